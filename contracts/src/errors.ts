@@ -1,0 +1,71 @@
+import type { MeshErrorCode } from '@zero-pour/core';
+
+/** What a refusal says: HTTP status, and the sentence with {blanks} filled from its detail. */
+export interface ErrorText {
+  status: number;
+  sentence: string;
+}
+
+const file = (sentence: string): ErrorText => ({ status: 422, sentence });
+
+/** Refusals of pattern files: what is wrong with the file, and what to do. */
+const MESH_ERRORS: Record<MeshErrorCode, ErrorText> = {
+  MESH_EMPTY: file('The file is empty. Export it again.'),
+  MESH_FORMAT_UNKNOWN: file('“{name}” is not an STL, OBJ or 3MF file. Export the part as one of these.'),
+  MESH_TOO_LARGE: file(
+    'The file is too large: at most 300 MB and 5 million triangles. Reduce the mesh and export it again.',
+  ),
+  MESH_TRUNCATED: file(
+    'The file ends in the middle: it was cut off while it was saved or sent. Export or copy it again.',
+  ),
+  MESH_COUNT_MISMATCH: file(
+    'The file says {stated} triangles but holds {present}. It is damaged, or not an STL; export it again.',
+  ),
+  MESH_NO_TRIANGLES: file(
+    'There are no triangles in the file. Export the solid, not an empty layer or a sketch.',
+  ),
+  MESH_NOT_FINITE: file(
+    'Point {vertex} has a coordinate that is not a number. Repair the mesh where you made it and export it again.',
+  ),
+  MESH_TEXT_BROKEN: file('Line {line} cannot be read (“{word}”). Export the file again.'),
+  MESH_INDEX_RANGE: file('A triangle names a point that is not in the file. It is damaged; export it again.'),
+  MESH_ZIP_BROKEN: file('The 3MF package cannot be opened, or has no model in it. Export it again.'),
+  MESH_ZIP_EXPANDS: file('The 3MF package would unpack to far more than it should. Export it again.'),
+  MESH_XML_BROKEN: file('The model in the 3MF package cannot be read: {what}. Export it again.'),
+  MESH_XML_ENTITIES: file(
+    'The 3MF model declares entities, which no part needs and which are not read. Export it again.',
+  ),
+  MESH_EXTENSION_UNKNOWN: file(
+    'The 3MF package needs an extension that is not known here ({extension}). Export it as plain 3MF, or as STL.',
+  ),
+  MESH_FLAT: file('The mesh encloses nothing: it is flat. Give the part a thickness and export it again.'),
+};
+
+const API_ERRORS = {
+  NOT_FOUND: { status: 404, sentence: 'There is no {what} here any more. Go back and choose again.' },
+  BAD_REQUEST: { status: 422, sentence: 'This cannot be kept: {where}: {why}.' },
+  BODY_UNREADABLE: { status: 400, sentence: 'What was sent cannot be read. Reload the page and try again.' },
+  BODY_TOO_LARGE: { status: 413, sentence: 'This is larger than can be kept here ({limit}).' },
+  STILL_USED: { status: 409, sentence: '{what} is used by {by}. Choose another there first.' },
+  NAME_TAKEN: { status: 409, sentence: 'There is already a {what} with that name. Give this one another.' },
+  HASH_MISMATCH: { status: 422, sentence: 'The file changed on its way here. Send it again.' },
+  SHOP_NOT_EMPTY: {
+    status: 409,
+    sentence: 'The demo shop goes only into an empty shop; this one has things in it.',
+  },
+  FOREIGN_ORIGIN: { status: 403, sentence: 'This address is not served from here.' },
+  INTERNAL: {
+    status: 500,
+    sentence: 'Something went wrong in Zero Pour. What you typed is still in this window; try again.',
+  },
+} as const satisfies Record<string, ErrorText>;
+
+/** Every refusal there is, once (docs/errors.md is held to it by a test). */
+export const ERRORS = { ...MESH_ERRORS, ...API_ERRORS };
+export type ErrorCode = keyof typeof ERRORS;
+export type ErrorDetail = Readonly<Record<string, string | number>>;
+
+/** The sentence of a refusal with its blanks filled; blanks without a value are dropped. */
+export function errorSentence(code: ErrorCode, detail: ErrorDetail = {}): string {
+  return ERRORS[code].sentence.replace(/\{(\w+)\}/g, (_, name: string) => String(detail[name] ?? '?'));
+}

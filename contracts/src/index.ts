@@ -1,0 +1,64 @@
+export { ERRORS, errorSentence, type ErrorCode, type ErrorDetail, type ErrorText } from './errors';
+export { apiErrorSchema, parseOrRefuse, Refusal, type ApiErrorBody } from './apiError';
+export { readingSchema, readingValue, type Reading } from './reading';
+export { hashSchema, idSchema, momentSchema } from './parts';
+export { RESIN_FAMILIES } from './shop/resin';
+export {
+  emptyShopLists,
+  SHOP_ITEM_SCHEMAS,
+  SHOP_KINDS,
+  SHOP_SCHEMAS,
+  shopKindSchema,
+  type Alloy,
+  type Flask,
+  type Kiln,
+  type Powder,
+  type Printer,
+  type Profile,
+  type Programme,
+  type Resin,
+  type ShopFields,
+  type ShopItem,
+  type ShopKind,
+  type ShopLists,
+} from './shop/kinds';
+export { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
+export {
+  newPatternSchema,
+  patternChangeSchema,
+  patternSchema,
+  type NewPattern,
+  type Pattern,
+  type PatternChange,
+} from './pattern';
+export {
+  emptyPourDoc,
+  POUR_FORMAT,
+  POUR_VERSION,
+  pourDocSchema,
+  repeatPourDoc,
+  type PourDoc,
+} from './pour/pourDoc';
+export { applyChanges, changesSchema, valueAt, type FieldChange } from './pour/change';
+export { PIECE_OUTCOMES, type StepRecord } from './pour/making';
+export type { Casting, Flaw } from './pour/outcome';
+export {
+  discardSchema,
+  newPourSchema,
+  pourSchema,
+  usedItemsSchema,
+  type Pour,
+  type UsedItems,
+} from './pour/pour';
+export {
+  blobSchema,
+  findHitsSchema,
+  healthSchema,
+  pourListSchema,
+  shopStateSchema,
+  type FindHit,
+  type PourList,
+  type ShopState,
+} from './api';
+export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
+export type { PatternAnswer, PatternProgress } from './worker';

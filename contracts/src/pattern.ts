@@ -1,0 +1,50 @@
+import type { PatternMeasure } from '@zero-pour/core';
+import { z } from 'zod';
+import {
+  atLeastZeroSchema,
+  hashSchema,
+  idSchema,
+  momentSchema,
+  nameSchema,
+  noteSchema,
+  positiveSchema,
+} from './parts';
+
+const wholeSchema = z.number().int().nonnegative();
+
+/** Core's measure of a pattern file, as it is sent and kept. */
+export const patternMeasureSchema = z.strictObject({
+  format: z.enum(['stl-binary', 'stl-ascii', 'obj', '3mf']),
+  unitMm: positiveSchema,
+  triangles: wholeSchema.positive(),
+  vertices: wholeSchema.positive(),
+  closed: z.boolean(),
+  openEdges: wholeSchema,
+  crowdedEdges: wholeSchema,
+  turnedEdges: wholeSchema,
+  degenerate: wholeSchema,
+  shells: wholeSchema.positive(),
+  inwardShells: wholeSchema,
+  reversed: z.boolean(),
+  sizeMm: z.tuple([atLeastZeroSchema, atLeastZeroSchema, atLeastZeroSchema]),
+  areaMm2: positiveSchema,
+  volumeMm3: atLeastZeroSchema,
+  supportPointsMm: z.array(z.number()).min(3).max(3000),
+}) satisfies z.ZodType<PatternMeasure>;
+
+/** A pattern to be kept; its bytes are kept already under `fileHash`. */
+export const newPatternSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  fileName: z.string().min(1).max(255),
+  fileHash: hashSchema,
+  measure: patternMeasureSchema,
+  note: noteSchema,
+});
+export type NewPattern = z.infer<typeof newPatternSchema>;
+
+export const patternSchema = newPatternSchema.extend({ createdAt: momentSchema });
+export type Pattern = z.infer<typeof patternSchema>;
+
+export const patternChangeSchema = z.strictObject({ name: nameSchema, note: noteSchema });
+export type PatternChange = z.infer<typeof patternChangeSchema>;

@@ -1,0 +1,88 @@
+import { STAGES, type StageKey } from '@zero-pour/core';
+import { z } from 'zod';
+import {
+  burnoutStageSchema,
+  cleanStageSchema,
+  investStageSchema,
+  printStageSchema,
+  sprueStageSchema,
+} from './making';
+import { pourStageSchema, resultStageSchema } from './outcome';
+import { briefSchema, resinStageSchema, scaleStageSchema, wayUpSchema } from './planning';
+
+const STAGE_KEYS = STAGES.map((stage) => stage.key) as [StageKey, ...StageKey[]];
+export const stageKeySchema = z.enum(STAGE_KEYS);
+
+export const POUR_FORMAT = 'zero-pour/pour';
+export const POUR_VERSION = 1;
+
+/** Everything that is planned and recorded of one pour. Stored as JSON; see docs/decisions/0003. */
+export const pourDocSchema = z.strictObject({
+  format: z.literal(POUR_FORMAT),
+  version: z.literal(POUR_VERSION),
+  /** Stages that are left unknown: "I already have the prints". */
+  left: z.array(stageKeySchema).max(12),
+  brief: briefSchema,
+  resin: resinStageSchema,
+  wayUp: wayUpSchema,
+  scale: scaleStageSchema,
+  print: printStageSchema,
+  clean: cleanStageSchema,
+  sprue: sprueStageSchema,
+  invest: investStageSchema,
+  burnout: burnoutStageSchema,
+  pour: pourStageSchema,
+  result: resultStageSchema,
+});
+export type PourDoc = z.infer<typeof pourDocSchema>;
+
+/** A new pour: shop defaults, nothing decided. */
+export function emptyPourDoc(): PourDoc {
+  return {
+    format: POUR_FORMAT,
+    version: POUR_VERSION,
+    left: [],
+    brief: { patterns: [], castClass: 'standard', finish: 'full', route: 'burn out the print' },
+    resin: {},
+    wayUp: { rotations: {}, gates: {} },
+    scale: { way: 'chain' },
+    print: { spares: 0, pieces: {} },
+    clean: { steps: {} },
+    sprue: {
+      arrangement: 'straight',
+      tiltDeg: 45,
+      mainSprueDiameterMm: 6,
+      mainSprueLengthMm: 12,
+      weighBy: 'volume',
+    },
+    invest: { boric: { school: 'none', percent: 1 }, steps: {} },
+    burnout: { hands: {} },
+    pour: {},
+    result: { castings: {} },
+  };
+}
+
+/** Keeps the plan of a pour and drops what happened, for "Same again, but …". */
+export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string): PourDoc {
+  const fresh = emptyPourDoc();
+  const { zeroAt: _zero, dueAt: _due, statedChange: _change, ...brief } = doc.brief;
+  const { weighedPatternsG: _weighed, doneAt: _sprued, ...sprue } = doc.sprue;
+  const { powderId, ratio, boric } = doc.invest;
+  const { kilnId, programmeId, segments, loadedAtC } = doc.burnout;
+  return {
+    ...fresh,
+    brief: { ...brief, againOf: number, ...(statedChange ? { statedChange } : {}) },
+    resin: doc.resin,
+    wayUp: doc.wayUp,
+    scale: doc.scale,
+    print: { spares: doc.print.spares, pieces: {} },
+    sprue,
+    invest: { ...fresh.invest, ...defined({ powderId, ratio }), boric },
+    burnout: { hands: {}, ...defined({ kilnId, programmeId, segments, loadedAtC }) },
+    pour: defined({ flaskTempC: doc.pour.flaskTempC, metalTempC: doc.pour.metalTempC }),
+  };
+}
+
+function defined<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
+  return Object.fromEntries(Object.entries(fields).filter(([, v]) => v !== undefined)) as never;
+}

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+
+const minuteSchema = z.number().int().min(0).max(1440);
+export const benchDaySchema = z.strictObject({
+  open: z.boolean(),
+  fromMin: minuteSchema,
+  toMin: minuteSchema,
+});
+
+/** What holds for the whole shop. */
+export const settingsSchema = z.strictObject({
+  shopName: z.string().max(120),
+  /** Shown before or after amounts; the user's own sign or letters. */
+  currency: z.string().max(6),
+  /** Sunday first. */
+  benchHours: z.array(benchDaySchema).length(7),
+  newMetalPercent: z.number().min(0).max(100),
+});
+export type Settings = z.infer<typeof settingsSchema>;
+
+const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
+export const DEFAULT_SETTINGS: Settings = {
+  shopName: '',
+  currency: '',
+  benchHours: [
+    { ...weekday, open: false },
+    weekday,
+    weekday,
+    weekday,
+    weekday,
+    weekday,
+    { ...weekday, open: false },
+  ],
+  newMetalPercent: 50,
+};

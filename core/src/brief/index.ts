@@ -1,0 +1,1 @@
+export { FINISHES, ROUTES, STAGES, type Finish, type Route, type StageKey } from './choices';

@@ -1,0 +1,23 @@
+export {
+  coolingHours,
+  hoursAbove,
+  programmeCurve,
+  temperatureAt,
+  type CurvePoint,
+  type FlaskWay,
+  type HandsOn,
+  type KilnPace,
+  type PlacedSegment,
+  type ProgrammeCurve,
+  type Segment,
+} from './programme';
+export {
+  CARBON_C,
+  CLEAN_OUT_H,
+  GYPSUM_CEILING_C,
+  judgeProgramme,
+  SWELL_RAMP_MAX_C_PER_H,
+  SWELL_RANGE_C,
+  type BurnoutLimits,
+} from './judgeProgramme';
+export { BOOK_PROGRAMMES, type BookProgramme } from './data/bookProgrammes';

@@ -1,0 +1,69 @@
+import { quantity, say } from '../numeric';
+import type { Judgement } from '../judge';
+import { hoursAbove, type PlacedSegment, type ProgrammeCurve } from './programme';
+
+/** Gypsum breaks down above this, °C (handbook 07). */
+export const GYPSUM_CEILING_C = 750;
+/** Resin swells and gasifies here; steeper ramps crack the mold (*shop default*, handbook 07). */
+export const SWELL_RANGE_C = [150, 400] as const;
+export const SWELL_RAMP_MAX_C_PER_H = 120;
+/** Hours above 650 °C when no resin says otherwise (*shop default*). */
+export const CLEAN_OUT_H = 3;
+/** Carbon burns away above this. */
+export const CARBON_C = 650;
+
+export interface BurnoutLimits {
+  ceilingC: number;
+  /** The resin's advice, or the shop default. */
+  rampMaxCPerH: number;
+  /** Hours above 650 °C that the resin asks for, at the core. */
+  cleanOutH: number;
+  fastAllowed: boolean;
+}
+
+/** Steepest climb of a segment inside the swelling range, °C/h. */
+function rampInSwellRange(placed: PlacedSegment): number {
+  const overlap = Math.min(placed.targetC, SWELL_RANGE_C[1]) - Math.max(placed.fromC, SWELL_RANGE_C[0]);
+  const hours = placed.holdFromH - placed.startH;
+  return overlap > 0 && hours > 0 ? (placed.targetC - placed.fromC) / hours : 0;
+}
+
+/** What can be said of a programme from the kiln's curve alone; the flask's core needs the heat model. */
+export function judgeProgramme(curve: ProgrammeCurve, limits: BurnoutLimits): Judgement[] {
+  const out: Judgement[] = [];
+  const peak = Math.max(...curve.points.map((p) => p.tempC));
+  const ceiling = quantity(limits.ceilingC, 'degC');
+  if (peak > limits.ceilingC) {
+    out.push({
+      rule: 'ceiling',
+      weight: 'stop',
+      lead: 'Above the powder’s ceiling.',
+      why: say`${quantity(peak, 'degC')} breaks the plaster down (limit ${ceiling}) and fumes. Lower the peak.`,
+    });
+  }
+  const steep = Math.max(0, ...curve.segments.map(rampInSwellRange));
+  if (steep > limits.rampMaxCPerH + 0.5) {
+    out.push({
+      rule: 'swell ramp',
+      weight: limits.fastAllowed ? 'watch' : 'fix',
+      lead: 'Steep while the resin swells.',
+      why: say`${quantity(steep, 'degCPerH')} between ${quantity(SWELL_RANGE_C[0], 'degC')} and ${quantity(SWELL_RANGE_C[1], 'degC')}; ${quantity(limits.rampMaxCPerH, 'degCPerH')} is the limit. Slow it, or the mold cracks.`,
+    });
+  } else if (steep > 0) {
+    out.push({
+      rule: 'swell ramp',
+      weight: 'ok',
+      lead: 'Slow enough while the resin swells.',
+      why: say`${quantity(steep, 'degCPerH')}; ${quantity(limits.rampMaxCPerH, 'degCPerH')} is the limit.`,
+    });
+  }
+  out.push(judgeCleanOut(hoursAbove(curve, CARBON_C), limits.cleanOutH));
+  return out;
+}
+
+function judgeCleanOut(kilnH: number, wantedH: number): Judgement {
+  const above = say`The kiln is above ${quantity(CARBON_C, 'degC')} for ${quantity(kilnH, 'h')}; this resin asks for ${quantity(wantedH, 'h')} at the core, which follows later than the kiln.`;
+  if (kilnH < wantedH)
+    return { rule: 'clean-out', weight: 'fix', lead: 'Ash would stay.', why: [...above, ' Hold longer.'] };
+  return { rule: 'clean-out', weight: 'ok', lead: 'Clean-out.', why: above };
+}

@@ -1,0 +1,146 @@
+import { InputError, requireNumber } from '../numeric';
+
+export type FlaskWay = 'button down' | 'button up';
+
+/** A hands-on moment within a segment. */
+export interface HandsOn {
+  /** Hours after the segment's start. */
+  afterH: number;
+  what: string;
+}
+
+/** One climb (or fall) and hold of a burnout programme. */
+export interface Segment {
+  name: string;
+  /** null: as fast as the kiln can (full power, or its own cooling). */
+  rampCPerH: number | null;
+  /** null: the casting temperature of the pour. */
+  targetC: number | null;
+  holdH: number;
+  flaskWay: FlaskWay;
+  hands: readonly HandsOn[];
+  note: string;
+}
+
+/** What the kiln can do by itself. */
+export interface KilnPace {
+  maxRampCPerH: number;
+  /** Time constant of cooling with the door shut, h: T falls towards the room as exp(−t/τ). */
+  coolTauH: number;
+}
+
+export interface CurvePoint {
+  h: number;
+  tempC: number;
+}
+
+export interface PlacedSegment {
+  segment: Segment;
+  startH: number;
+  /** When the target is reached and the hold begins. */
+  holdFromH: number;
+  endH: number;
+  fromC: number;
+  targetC: number;
+  hands: readonly { atH: number; what: string }[];
+}
+
+export interface ProgrammeCurve {
+  points: CurvePoint[];
+  segments: PlacedSegment[];
+  totalH: number;
+}
+
+const ROOM_C = 20;
+/** Cooling is drawn in this many straight pieces. */
+const COOLING_PIECES = 12;
+
+interface Climb {
+  hours: number;
+  points: CurvePoint[];
+}
+
+/** Heating, or cooling at a set rate: a straight line, no steeper than the kiln can climb or cool. */
+function climb(fromC: number, targetC: number, segment: Segment, kiln: KilnPace): Climb {
+  const difference = targetC - fromC;
+  if (difference === 0) return { hours: 0, points: [] };
+  if (difference > 0) {
+    const rate = Math.min(segment.rampCPerH ?? kiln.maxRampCPerH, kiln.maxRampCPerH);
+    const hours = difference / rate;
+    return { hours, points: [{ h: hours, tempC: targetC }] };
+  }
+  const own = coolingHours(fromC, targetC, kiln.coolTauH);
+  const asked = segment.rampCPerH === null ? 0 : -difference / segment.rampCPerH;
+  if (asked >= own) return { hours: asked, points: [{ h: asked, tempC: targetC }] };
+  const points = Array.from({ length: COOLING_PIECES }, (_, i) => {
+    const h = (own * (i + 1)) / COOLING_PIECES;
+    return { h, tempC: ROOM_C + (fromC - ROOM_C) * Math.exp(-h / kiln.coolTauH) };
+  });
+  return { hours: own, points };
+}
+
+/** Hours a shut kiln takes from one temperature down to another: τ·ln((T₁ − 20)/(T₂ − 20)). */
+export function coolingHours(fromC: number, toC: number, coolTauH: number): number {
+  if (toC <= ROOM_C) throw new InputError('toC', `above ${ROOM_C} °C`, toC);
+  return Math.max(0, coolTauH * Math.log((fromC - ROOM_C) / (toC - ROOM_C)));
+}
+
+/**
+ * The kiln's temperature over time for a programme, from a start temperature, with this kiln's own pace where the
+ * programme asks for more than it can do. `castingTempC` stands in for the segments whose target is null.
+ */
+export function programmeCurve(
+  segments: readonly Segment[],
+  castingTempC: number,
+  kiln: KilnPace,
+  startC = ROOM_C,
+): ProgrammeCurve {
+  requireNumber('castingTempC', castingTempC, 30, 1000);
+  const points: CurvePoint[] = [{ h: 0, tempC: startC }];
+  const placed: PlacedSegment[] = [];
+  let h = 0;
+  let tempC = startC;
+  for (const segment of segments) {
+    const targetC = segment.targetC ?? castingTempC;
+    const { hours, points: way } = climb(tempC, targetC, segment, kiln);
+    const startH = h;
+    points.push(...way.map((p) => ({ h: startH + p.h, tempC: p.tempC })));
+    h += hours + requireNumber('holdH', segment.holdH, 0, 72);
+    if (segment.holdH > 0) points.push({ h, tempC: targetC });
+    placed.push({
+      segment,
+      startH,
+      holdFromH: startH + hours,
+      endH: h,
+      fromC: tempC,
+      targetC,
+      hands: segment.hands.map((hand) => ({ atH: startH + hand.afterH, what: hand.what })),
+    });
+    tempC = targetC;
+  }
+  return { points, segments: placed, totalH: h };
+}
+
+/** Kiln temperature at a time on the curve; held at its ends. O(points). */
+export function temperatureAt(curve: ProgrammeCurve, h: number): number {
+  const { points } = curve;
+  const after = points.findIndex((p) => p.h >= h);
+  if (after === 0) return points[0]!.tempC;
+  if (after < 0) return points.at(-1)!.tempC;
+  const [a, b] = [points[after - 1]!, points[after]!];
+  return b.h === a.h ? b.tempC : a.tempC + ((b.tempC - a.tempC) * (h - a.h)) / (b.h - a.h);
+}
+
+/** Hours that the kiln spends above a temperature (the flask's core spends fewer). */
+export function hoursAbove(curve: ProgrammeCurve, limitC: number): number {
+  let hours = 0;
+  for (let i = 1; i < curve.points.length; i++) {
+    const [a, b] = [curve.points[i - 1]!, curve.points[i]!];
+    const low = Math.min(a.tempC, b.tempC);
+    const high = Math.max(a.tempC, b.tempC);
+    if (high <= limitC) continue;
+    const share = low >= limitC ? 1 : (high - limitC) / (high - low);
+    hours += (b.h - a.h) * share;
+  }
+  return hours;
+}

@@ -1,0 +1,1 @@
+export { CAUTIONS, type Caution, type CautionKey } from './data/cautions';

@@ -1,0 +1,8 @@
+export {
+  CLEAN_KINDS,
+  judgeStepTime,
+  protocolHours,
+  USUAL_PROTOCOL,
+  type CleanKind,
+  type CleanStep,
+} from './protocol';

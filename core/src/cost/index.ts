@@ -1,0 +1,1 @@
+export { costOfPour, type CostInput, type CostLine } from './cost';

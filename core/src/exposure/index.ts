@@ -1,0 +1,1 @@
+export { judgeProfile, type ProfileFigures } from './profileLimits';

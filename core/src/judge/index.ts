@@ -1,0 +1,1 @@
+export { sortJudgements, type Judgement, type Weight } from './judgement';

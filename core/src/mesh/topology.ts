@@ -1,0 +1,96 @@
+import type { WeldedMesh } from './weld';
+
+export interface Topology {
+  /** Edges with one face only: holes in the surface. */
+  openEdges: number;
+  /** Edges with more than two faces. */
+  crowdedEdges: number;
+  /** Edges whose two faces run the same way: one of them is inside out. */
+  turnedEdges: number;
+  shells: number;
+  /** Shell of each triangle, numbered from 0 by first appearance. */
+  shellOfTriangle: Uint32Array;
+}
+
+/** Every edge with two faces that run opposite ways: only `isClosed` makes this claim. */
+export function isClosed(topology: Topology): boolean {
+  return topology.openEdges === 0 && topology.crowdedEdges === 0 && topology.turnedEdges === 0;
+}
+
+/** Edges in rows by their lower vertex (counting sort); each entry is the higher vertex ×2 + direction bit. */
+function edgeRows(
+  triangles: Uint32Array,
+  vertexCount: number,
+): { starts: Uint32Array; entries: Float64Array } {
+  const starts = new Uint32Array(vertexCount + 1);
+  for (let i = 0; i < triangles.length; i++) {
+    const from = triangles[i]!;
+    const to = triangles[i % 3 === 2 ? i - 2 : i + 1]!;
+    starts[Math.min(from, to) + 1]!++;
+  }
+  for (let v = 0; v < vertexCount; v++) starts[v + 1]! += starts[v]!;
+  const fill = starts.slice(0, vertexCount);
+  const entries = new Float64Array(triangles.length);
+  for (let i = 0; i < triangles.length; i++) {
+    const from = triangles[i]!;
+    const to = triangles[i % 3 === 2 ? i - 2 : i + 1]!;
+    const low = Math.min(from, to);
+    entries[fill[low]!++] = Math.max(from, to) * 2 + (from < to ? 0 : 1);
+  }
+  return { starts, entries };
+}
+
+function countEdges(triangles: Uint32Array, vertexCount: number) {
+  const { starts, entries } = edgeRows(triangles, vertexCount);
+  const counts = { openEdges: 0, crowdedEdges: 0, turnedEdges: 0 };
+  for (let v = 0; v < vertexCount; v++) {
+    const row = entries.subarray(starts[v]!, starts[v + 1]!).sort();
+    for (let i = 0; i < row.length;) {
+      const other = Math.floor(row[i]! / 2);
+      let faces = 0;
+      let forward = 0;
+      for (; i < row.length && Math.floor(row[i]! / 2) === other; i++) {
+        faces++;
+        if (row[i]! % 2 === 0) forward++;
+      }
+      if (faces === 1) counts.openEdges++;
+      else if (faces > 2) counts.crowdedEdges++;
+      else if (forward !== 1) counts.turnedEdges++;
+    }
+  }
+  return counts;
+}
+
+/** Union-find over vertices with path halving. */
+function labelShells(triangles: Uint32Array, vertexCount: number): { shells: number; labels: Uint32Array } {
+  const parent = Uint32Array.from({ length: vertexCount }, (_, i) => i);
+  const root = (v: number): number => {
+    let at = v;
+    while (parent[at] !== at) {
+      parent[at] = parent[parent[at]!]!;
+      at = parent[at]!;
+    }
+    return at;
+  };
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = root(triangles[t]!);
+    parent[root(triangles[t + 1]!)] = a;
+    parent[root(triangles[t + 2]!)] = a;
+  }
+  const numbers = new Map<number, number>();
+  const labels = new Uint32Array(triangles.length / 3);
+  for (let t = 0; t < labels.length; t++) {
+    const key = root(triangles[3 * t]!);
+    let number = numbers.get(key);
+    if (number === undefined) numbers.set(key, (number = numbers.size));
+    labels[t] = number;
+  }
+  return { shells: numbers.size, labels };
+}
+
+/** Counts open, crowded and turned edges, and the shells (faces joined through vertices). O(edges · log degree). */
+export function checkTopology(mesh: WeldedMesh): Topology {
+  const vertexCount = mesh.positions.length / 3;
+  const { shells, labels } = labelShells(mesh.triangles, vertexCount);
+  return { ...countEdges(mesh.triangles, vertexCount), shells, shellOfTriangle: labels };
+}

@@ -1,0 +1,15 @@
+export { InputError, requireNumber, requirePositive } from './inputError';
+export {
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  GRAMS_PER_DWT,
+  GRAMS_PER_OZT,
+  METRIC,
+  MM_PER_INCH,
+  shownUnit,
+  type Unit,
+  type UnitChoice,
+} from './units';
+export { formatHours, formatNumber, formatQuantity, formatValue, type Quantity } from './formatQuantity';
+export { readQuantity, type ReadQuantity } from './readQuantity';
+export { formatPhrase, quantity, say, type Phrase } from './phrase';

@@ -1,0 +1,123 @@
+import {
+  checkTopology,
+  isClosed,
+  measureBounds,
+  measureSolid,
+  MeshFileError,
+  readMesh,
+  sizeOf,
+  weldEqual,
+  weldWithin,
+  type MeshFormat,
+  type RawMesh,
+  type Topology,
+  type WeldedMesh,
+} from '../mesh';
+import { pickSupportPoints } from '../orient';
+import { askUnit, type UnitOption } from './unitQuestion';
+
+/** What the shop keeps of a pattern file, besides its bytes. Lengths in mm. */
+export interface PatternMeasure {
+  format: MeshFormat;
+  unitMm: number;
+  triangles: number;
+  vertices: number;
+  closed: boolean;
+  openEdges: number;
+  crowdedEdges: number;
+  turnedEdges: number;
+  degenerate: number;
+  shells: number;
+  /** Shells with negative volume: hollows, or a part that is inside out. */
+  inwardShells: number;
+  /** The whole file was inside out and has been taken the right way round. */
+  reversed: boolean;
+  sizeMm: readonly [number, number, number];
+  areaMm2: number;
+  /** Σ of signed shell volumes; an estimate when not closed, too high when shells overlap. */
+  volumeMm3: number;
+  supportPointsMm: number[];
+}
+
+export type PatternReading =
+  | { status: 'unit needed'; options: UnitOption[] }
+  | { status: 'read'; measure: PatternMeasure; mesh: WeldedMesh };
+
+export type ReadingStep = 'reading' | 'welding' | 'checking' | 'measuring' | 'outline';
+
+const diagonalOf = (size: readonly number[]): number => Math.hypot(...size);
+
+/** Exact welding first; only where edges stay open are near vertices joined as well. */
+function weld(raw: RawMesh, unitMm: number): { mesh: WeldedMesh; topology: Topology } {
+  const exact = weldEqual(raw, unitMm);
+  const topology = checkTopology(exact);
+  if (topology.openEdges === 0) return { mesh: exact, topology };
+  const mesh = weldWithin(exact, diagonalOf(sizeOf(measureBounds(exact.positions))));
+  return { mesh, topology: checkTopology(mesh) };
+}
+
+/** Turns every triangle over, in place. */
+function turnInsideOut(mesh: WeldedMesh): void {
+  const { triangles } = mesh;
+  for (let t = 0; t < triangles.length; t += 3) {
+    const second = triangles[t + 1]!;
+    triangles[t + 1] = triangles[t + 2]!;
+    triangles[t + 2] = second;
+  }
+}
+
+/**
+ * Reads, welds, checks and measures one pattern file (handbook 01).
+ * `unitMm` answers the unit question; without it, an implausible size comes back as 'unit needed'.
+ * `report` is told each step as it begins. Throws MeshFileError with the reason when the file is bad.
+ */
+export function readPattern(
+  bytes: Uint8Array,
+  fileName: string,
+  unitMm: number | null,
+  report: (step: ReadingStep) => void = () => {},
+): PatternReading {
+  report('reading');
+  const raw = readMesh(bytes, fileName);
+  const fileSize = sizeOf(measureBounds(raw.positions));
+  const known = unitMm ?? raw.unitMm;
+  const question = known === null ? askUnit(fileSize) : null;
+  if (question) return { status: 'unit needed', options: question };
+
+  report('welding');
+  const { mesh, topology } = weld(raw, known ?? 1);
+  if (mesh.triangles.length === 0 || Math.max(...fileSize) === 0) throw new MeshFileError('MESH_FLAT');
+  report('checking');
+  const bounds = measureBounds(mesh.positions);
+  let solid = measureSolid(mesh, topology, bounds);
+  const reversed = solid.volumeMm3 < 0;
+  if (reversed) {
+    turnInsideOut(mesh);
+    solid = measureSolid(mesh, topology, bounds);
+  }
+  if (isClosed(topology) && solid.volumeMm3 === 0) throw new MeshFileError('MESH_FLAT');
+  report('outline');
+  const supportPointsMm = pickSupportPoints(mesh.positions).map((v) => Math.round(v * 1e3) / 1e3);
+  return {
+    status: 'read',
+    mesh,
+    measure: {
+      format: raw.format,
+      unitMm: known ?? 1,
+      triangles: mesh.triangles.length / 3,
+      vertices: mesh.positions.length / 3,
+      closed: isClosed(topology),
+      openEdges: topology.openEdges,
+      crowdedEdges: topology.crowdedEdges,
+      turnedEdges: topology.turnedEdges,
+      degenerate: mesh.degenerateCount,
+      shells: topology.shells,
+      inwardShells: solid.shellVolumesMm3.filter((v) => v < 0).length,
+      reversed,
+      sizeMm: solid.sizeMm,
+      areaMm2: solid.areaMm2,
+      volumeMm3: solid.volumeMm3,
+      supportPointsMm,
+    },
+  };
+}

@@ -1,0 +1,1 @@
+export { judgeTemperature, pourTemperatures, type PourTemperatures } from './temperatures';

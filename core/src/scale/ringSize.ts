@@ -1,0 +1,112 @@
+import { formatNumber, InputError } from '../numeric';
+
+/**
+ * Ring-size systems (handbook 03, "Ring sizes"); inner diameters in mm.
+ * US/Canada: d = 11.63 + 0.8128 n. UK/Australia (BS 6820): circumference 37.5 mm at A, +1.25 a letter.
+ * ISO 8653: the number is the circumference. CH (Switzerland, Italy, Spain): circumference − 40.
+ * Japan: d = 12⅔ + n/3.
+ */
+export const RING_SYSTEMS = ['US', 'UK', 'ISO', 'CH', 'JP'] as const;
+export type RingSystem = (typeof RING_SYSTEMS)[number];
+
+export const RING_SYSTEM_NAMES: Readonly<Record<RingSystem, string>> = {
+  US: 'US, Canada',
+  UK: 'UK, Australia',
+  ISO: 'Europe (ISO)',
+  CH: 'Switzerland, Italy, Spain',
+  JP: 'Japan',
+};
+
+const UK_AT_A_MM = 37.5;
+const UK_PER_LETTER_MM = 1.25;
+
+/** "A" is 0, "A½" 0.5, "Z" 25, "Z+1" 26. Null when it is not a UK size. */
+function ukSteps(size: string): number | null {
+  const match = /^([A-Z])\s*(?:\+\s*(\d{1,2}))?\s*(½|1\/2|\.5)?$/i.exec(size.trim());
+  if (!match) return null;
+  const letter = match[1]!.toUpperCase().charCodeAt(0) - 65;
+  const beyond = Number(match[2] ?? 0);
+  if (beyond > 0 && letter !== 25) return null;
+  return letter + beyond + (match[3] ? 0.5 : 0);
+}
+
+function ukName(steps: number): string {
+  const halves = Math.round(steps * 2);
+  const whole = Math.floor(halves / 2);
+  const letter = whole <= 25 ? String.fromCharCode(65 + whole) : `Z+${whole - 25}`;
+  return halves % 2 === 1 ? `${letter}½` : letter;
+}
+
+/** "7", "7.5", "7½" or "7 1/2" as a number; NaN otherwise. */
+function readSize(size: string): number {
+  const text = size
+    .trim()
+    .replace(',', '.')
+    .replace(/\s*(½|(?<=\s)1\/2)$/, '.5')
+    .replace(/\s*¼$/, '.25')
+    .replace(/\s*¾$/, '.75');
+  return text === '' ? Number.NaN : Number(text);
+}
+
+/** Inner diameter in mm of a written ring size. Throws InputError when it is not one of the system. */
+export function ringDiameterMm(system: RingSystem, size: string): number {
+  const diameter = diameterOf(system, size);
+  if (!Number.isFinite(diameter) || diameter < 8 || diameter > 40) {
+    throw new InputError('size', `a ${RING_SYSTEM_NAMES[system]} ring size`, size);
+  }
+  return diameter;
+}
+
+function diameterOf(system: RingSystem, size: string): number {
+  if (system === 'UK') {
+    const steps = ukSteps(size);
+    return steps === null ? Number.NaN : (UK_AT_A_MM + UK_PER_LETTER_MM * steps) / Math.PI;
+  }
+  const n = readSize(size);
+  switch (system) {
+    case 'US':
+      return 11.63 + 0.8128 * n;
+    case 'ISO':
+      return n / Math.PI;
+    case 'CH':
+      return (n + 40) / Math.PI;
+    case 'JP':
+      return 38 / 3 + n / 3;
+  }
+}
+
+export interface RingSizeName {
+  system: RingSystem;
+  /** Nearest size that the system names (quarters in US, halves in UK and Japan). */
+  size: string;
+  /** Diameter of that named size minus the given one, mm. */
+  offMm: number;
+}
+
+const rounded = (n: number, step: number): number => Math.round(n / step) * step;
+
+function nearestName(system: RingSystem, diameterMm: number): string {
+  const circumference = Math.PI * diameterMm;
+  switch (system) {
+    case 'US':
+      return String(rounded((diameterMm - 11.63) / 0.8128, 0.25));
+    case 'UK':
+      return ukName((circumference - UK_AT_A_MM) / UK_PER_LETTER_MM);
+    case 'ISO':
+      return formatNumber(rounded(circumference, 0.5), 1).replace(/\.0$/, '');
+    case 'CH':
+      return formatNumber(rounded(circumference - 40, 0.5), 1).replace(/\.0$/, '');
+    case 'JP':
+      return formatNumber(rounded(3 * diameterMm - 38, 0.5), 1).replace(/\.0$/, '');
+  }
+}
+
+/** The nearest named size in every system; systems that do not reach the diameter are left out. */
+export function ringSizesNear(diameterMm: number): RingSizeName[] {
+  return RING_SYSTEMS.flatMap((system) => {
+    const size = nearestName(system, diameterMm);
+    const named = diameterOf(system, size.replace('−', '-'));
+    if (!Number.isFinite(named) || named < 8 || named > 40) return [];
+    return [{ system, size, offMm: named - diameterMm }];
+  });
+}

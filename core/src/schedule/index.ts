@@ -1,0 +1,20 @@
+export {
+  benchSpans,
+  closedSpans,
+  HOUR_MS,
+  isWithin,
+  MINUTE_MS,
+  type BenchDay,
+  type BenchHours,
+  type Span,
+} from './benchHours';
+export {
+  countBack,
+  earliestZero,
+  type Attendance,
+  type BenchConflict,
+  type CountBack,
+  type KilnMoment,
+  type PlacedStep,
+  type WorkStep,
+} from './countBack';

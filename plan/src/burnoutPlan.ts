@@ -1,0 +1,85 @@
+import {
+  CLEAN_OUT_H,
+  GYPSUM_CEILING_C,
+  judgeProgramme,
+  programmeCurve,
+  SWELL_RAMP_MAX_C_PER_H,
+  quantity,
+  say,
+  type Judgement,
+  type ProgrammeCurve,
+  type Segment,
+} from '@zero-pour/core';
+import type { PourContext } from './context';
+import { known, lacking, missing, type Planned } from './planned';
+import type { TemperaturePlan } from './temperaturePlan';
+
+export interface BurnoutPlan {
+  curve: ProgrammeCurve;
+  segments: readonly Segment[];
+  /** The pour's own edit of the programme. */
+  edited: boolean;
+  judgements: Judgement[];
+}
+
+function judgeFit({ flask, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
+  const out: Judgement[] = [];
+  if (resin && !resin.forBurnout) {
+    out.push({
+      rule: 'not for burnout',
+      weight: 'stop',
+      lead: 'Not for burnout.',
+      why: say`${resin.name} leaves residue and cracks the mold. Choose a castable resin at Resin, or make a mold from this print.`,
+    });
+  }
+  if (flask && programme && flask.innerDiameterMm > programme.flaskMaxMm) {
+    out.push({
+      rule: 'flask size',
+      weight: 'watch',
+      lead: 'Flask larger than the programme.',
+      why: say`${quantity(flask.innerDiameterMm, 'mm', 0)} across; it is written for ${quantity(programme.flaskMaxMm, 'mm', 0)}. Hold longer, or take the larger one.`,
+    });
+  }
+  if (kiln && peakC > kiln.maxC) {
+    out.push({
+      rule: 'kiln max',
+      weight: 'stop',
+      lead: `Hotter than ${kiln.name} goes.`,
+      why: say`${quantity(peakC, 'degC')} asked; it reaches ${quantity(kiln.maxC, 'degC')}.`,
+    });
+  }
+  return out;
+}
+
+/** The kiln's curve for this pour and what it means for resin and powder (handbook 07). */
+export function planBurnout(
+  context: PourContext,
+  temperatures: TemperaturePlan | undefined,
+): Planned<BurnoutPlan> {
+  const { doc, programme, kiln, resin, powder } = context;
+  const segments = doc.burnout.segments ?? programme?.segments;
+  if (!segments || !kiln || !temperatures) {
+    return missing(
+      lacking(
+        [segments, 'a programme', 'burnout'],
+        [kiln, 'a kiln', 'burnout'],
+        [temperatures, 'the metal', 'brief'],
+      ),
+    );
+  }
+  const castingC = Math.max(30, temperatures.flaskC);
+  const curve = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
+  const peakC = Math.max(...curve.points.map((p) => p.tempC));
+  const limits = {
+    ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C,
+    rampMaxCPerH: resin?.rampMaxCPerH ?? SWELL_RAMP_MAX_C_PER_H,
+    cleanOutH: resin?.cleanOutH ?? CLEAN_OUT_H,
+    fastAllowed: resin?.fastAllowed ?? false,
+  };
+  return known({
+    curve,
+    segments,
+    edited: doc.burnout.segments !== undefined,
+    judgements: [...judgeFit(context, peakC), ...judgeProgramme(curve, limits)],
+  });
+}

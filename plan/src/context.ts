@@ -1,0 +1,88 @@
+import type {
+  Alloy,
+  Flask,
+  Kiln,
+  Pattern,
+  Pour,
+  PourDoc,
+  Powder,
+  Printer,
+  Profile,
+  Programme,
+  Resin,
+  Settings,
+  ShopLists,
+} from '@zero-pour/contracts';
+import { measureStance, NO_ROTATION, type Stance } from '@zero-pour/core';
+
+/** What the plan looks things up in. */
+export interface Shop {
+  settings: Settings;
+  lists: ShopLists;
+  patterns: readonly Pattern[];
+}
+
+/** One line of the brief with its pattern, as it stands on the plate. */
+export interface Part {
+  pattern: Pattern;
+  count: number;
+  stance: Stance;
+}
+
+/** A pour with everything it names looked up; what is not chosen, or gone, is undefined. */
+export interface PourContext {
+  doc: PourDoc;
+  settings: Settings;
+  parts: Part[];
+  /** Castings wanted in all. */
+  castings: number;
+  resin: Resin | undefined;
+  printer: Printer | undefined;
+  profile: Profile | undefined;
+  powder: Powder | undefined;
+  flask: Flask | undefined;
+  kiln: Kiln | undefined;
+  alloy: Alloy | undefined;
+  programme: Programme | undefined;
+}
+
+const byId = <T extends { id: string }>(list: readonly T[], id: string | undefined): T | undefined =>
+  id === undefined ? undefined : list.find((item) => item.id === id);
+
+/** Looks everything up. A poured pour stands on what was used then; an open one on the shop as it is. */
+export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourContext {
+  const { doc, used } = pour;
+  const { lists } = shop;
+  const parts = doc.brief.patterns.flatMap(({ patternId, count }) => {
+    const pattern = byId(shop.patterns, patternId);
+    if (!pattern) return [];
+    const rotation = doc.wayUp.rotations[patternId] ?? NO_ROTATION;
+    return [{ pattern, count, stance: measureStance(pattern.measure.supportPointsMm, rotation) }];
+  });
+  return {
+    doc,
+    settings: shop.settings,
+    parts,
+    castings: parts.reduce((sum, part) => sum + part.count, 0),
+    resin: used?.resin ?? byId(lists.resin, doc.resin.resinId),
+    printer: used?.printer ?? byId(lists.printer, doc.resin.printerId),
+    profile: used?.profile ?? byId(lists.profile, doc.resin.profileId),
+    powder: used?.powder ?? byId(lists.powder, doc.invest.powderId),
+    flask: used?.flask ?? byId(lists.flask, doc.sprue.flaskId),
+    kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
+    alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
+    programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
+  };
+}
+
+/** The parts, once there are any. */
+export const partsOf = (context: PourContext): readonly Part[] | undefined =>
+  context.parts.length > 0 ? context.parts : undefined;
+
+/** Pattern of each piece or casting, numbered from 1 in the order of the brief. */
+export function numberPieces(parts: readonly Part[], extraEach = 0): { number: string; pattern: Pattern }[] {
+  const patterns = parts.flatMap((part) =>
+    Array.from({ length: part.count + extraEach }, () => part.pattern),
+  );
+  return patterns.map((pattern, i) => ({ number: String(i + 1), pattern }));
+}

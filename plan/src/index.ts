@@ -1,0 +1,27 @@
+export { lacking, valueOf, type Need, type Planned } from './planned';
+export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
+export { numberPieces, resolvePour, type Part, type PourContext, type Shop } from './context';
+export { planPour, type PourPlan } from './planPour';
+export { pourTitle } from './pourTitle';
+export { stageLine } from './stageLines';
+export { stageStates, type StageState } from './progress';
+export { writeTicket, type TicketLine, type TicketSection } from './ticket';
+export { planEarliest, type Block, type Moment, type TimePlan } from './timePlan';
+export type { ScalePlan } from './scalePlan';
+export type { PartGates } from './gatePlan';
+export type { PrintPlan } from './printPlan';
+export type { TreePlan } from './treePlan';
+export type { ChargePlan } from './chargePlan';
+export type { MixPlan } from './mixPlan';
+export type { BurnoutPlan } from './burnoutPlan';
+export type { TemperaturePlan } from './temperaturePlan';
+export {
+  boardConflicts,
+  boardRows,
+  kilnStates,
+  nextHandsOn,
+  type BoardConflict,
+  type BoardRow,
+  type HandsOnEntry,
+  type KilnState,
+} from './board';

@@ -1,0 +1,193 @@
+import { countOutcomes, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
+import type { Reading } from '@zero-pour/contracts';
+import { numberPieces } from './context';
+import { figure, type Figure, type Given } from './figure';
+import { valueOf, type Need, type Planned } from './planned';
+import type { PourPlan } from './planPour';
+
+/** A line of the ticket: a figure that opens its working, plain words, a moment, a reading, or what is needed first. */
+export type TicketLine = { label: string; big?: boolean } & (
+  | { kind: 'figure'; figure: Figure }
+  | { kind: 'words'; words: Phrase; guessed?: boolean }
+  | { kind: 'moment'; at: number }
+  | { kind: 'needs'; needs: Need[] }
+  | { kind: 'impossible'; reason: string; stage: StageKey }
+);
+
+export interface TicketSection {
+  title: string;
+  lines: TicketLine[];
+}
+
+function figureLine<T>(
+  label: string,
+  planned: Planned<T>,
+  pick: (value: T) => Figure,
+  big = false,
+): TicketLine {
+  switch (planned.status) {
+    case 'known':
+      return { label, big, kind: 'figure', figure: pick(planned.value) };
+    case 'missing':
+      return { label, kind: 'needs', needs: planned.needs };
+    case 'impossible':
+      return { label, kind: 'impossible', reason: planned.reason, stage: planned.stage };
+  }
+}
+
+const words = (label: string, phrase: Phrase, guessed = false): TicketLine => ({
+  label,
+  kind: 'words',
+  words: phrase,
+  guessed,
+});
+const g = (value: number) => quantity(value, 'g', 1);
+const degC = (value: number) => quantity(value, 'degC');
+
+function zeroSection(plan: PourPlan): TicketSection {
+  if (plan.times.status !== 'known') {
+    return { title: 'Zero', lines: [figureLine('Pour', plan.times, () => { throw new Error('unreachable'); })] }; // prettier-ignore
+  }
+  const times = plan.times.value;
+  const lines: TicketLine[] = [{ label: 'Pour', big: true, kind: 'moment', at: times.zero }];
+  for (const moment of times.moments) {
+    if (moment.stage !== 'burnout') continue;
+    const text = moment.what.map((part) => (typeof part === 'string' ? part : String(part.value))).join('');
+    lines.push({ label: text, kind: 'moment', at: moment.at });
+  }
+  return { title: 'Zero', lines };
+}
+
+function weighSection({ charge }: PourPlan): TicketSection {
+  const lines = [figureLine('Metal', charge, (c) => c.total, true)];
+  const c = valueOf(charge);
+  if (c) {
+    lines.push(
+      words('new / reused', say`${g(c.newG)} / ${g(c.reusedG)}`, c.total.guessed),
+      words('patterns', say`${g(c.patternsG)}`, c.total.guessed),
+      words('gates and sprue', say`${g(c.spruesG)}`),
+      words('button', say`${g(c.buttonG)}`),
+    );
+    if (c.otherWayG !== undefined) lines.push(words('the other way', say`${g(c.otherWayG)}`));
+  }
+  return { title: 'Weigh', lines };
+}
+
+function mixSection({ mix }: PourPlan): TicketSection {
+  const m = valueOf(mix);
+  const water = m ? `Water ${m.ratio.toFixed(2)}` : 'Water';
+  return {
+    title: 'Mix',
+    lines: [
+      figureLine('Powder', mix, (v) => v.powder),
+      ...(m
+        ? [
+            figureLine(water, mix, (v) => v.water),
+            m.boric
+              ? figureLine('Boric acid', mix, (v) => v.boric ?? v.water)
+              : words('Boric acid', say`none`),
+          ]
+        : []),
+    ],
+  };
+}
+
+function setSection(plan: PourPlan): TicketSection {
+  const { profile } = plan.context;
+  const scale = valueOf(plan.scale);
+  const temperatures = valueOf(plan.temperatures);
+  const print = valueOf(plan.print);
+  const lines: TicketLine[] = [];
+  if (profile) lines.push(words('Exposure', say`${quantity(profile.exposureS, 's')}`));
+  lines.push(figureLine('Scale', plan.scale, (s) => s.percent));
+  if (scale?.printMm) lines.push({ label: scale.printMm.name, kind: 'figure', figure: scale.printMm });
+  if (print) {
+    lines.push({ label: 'Print time', kind: 'figure', figure: print.hours });
+    lines.push({ label: 'Resin', kind: 'figure', figure: print.resinG });
+  }
+  if (temperatures)
+    lines.push(words('Flask / metal', say`${degC(temperatures.flaskC)} / ${degC(temperatures.metalC)}`));
+  return { title: 'Set', lines };
+}
+
+function costSection({ cost, context }: PourPlan): TicketSection {
+  const currency = context.settings.currency;
+  const parts: Given[] = cost.lines
+    .filter((line) => line.amount > 0)
+    .map((line) => ({
+      symbol: line.what,
+      name: line.what,
+      value: line.amount,
+      unit: 'money',
+      source: 'prices of the shop',
+    }));
+  const total = figure(
+    { name: 'Cost, all but metal', value: cost.total, unit: 'money' },
+    parts.flatMap((part, i) => (i === 0 ? [part] : [' + ', part])),
+  );
+  const label = currency === '' ? 'All but metal' : `All but metal, ${currency}`;
+  return {
+    title: 'Cost',
+    lines: [
+      { label, kind: 'figure', figure: total },
+      words('Metal held', say`${quantity(cost.metalHeld, 'money')}`),
+    ],
+  };
+}
+
+/** What to weigh, mix, set and when: the ticket of a pour that is still ahead. */
+function planTicket(plan: PourPlan): TicketSection[] {
+  return [zeroSection(plan), weighSection(plan), mixSection(plan), setSection(plan), costSection(plan)];
+}
+
+function readingWords(
+  reading: Reading | undefined,
+  show: (value: number) => Phrase,
+): { phrase: Phrase; guessed: boolean } {
+  if (!reading || reading.state === 'not measured') return { phrase: say`not measured`, guessed: false };
+  if (reading.state === 'felt') return { phrase: say`felt ${reading.felt}`, guessed: true };
+  return { phrase: show(reading.value), guessed: reading.state === 'guessed' };
+}
+
+/** The ticket once poured: planned against done. */
+function pouredTicket(plan: PourPlan): TicketSection[] {
+  const { doc, parts } = plan.context;
+  const count = countOutcomes(numberPieces(parts).map((p) => doc.result.castings[p.number]?.outcome));
+  const read = (label: string, reading: Reading | undefined, show: (value: number) => Phrase): TicketLine => {
+    const { phrase, guessed } = readingWords(reading, show);
+    return words(label, phrase, guessed);
+  };
+  return [
+    {
+      title: 'Castings',
+      lines: [
+        words('Sellable', say`${count.sellable} of ${count.total}`),
+        words('Repairable', say`${count.repairable}`),
+        words('Scrap', say`${count.scrap}`),
+      ],
+    },
+    {
+      title: 'Metal',
+      lines: [
+        figureLine('Planned', plan.charge, (c) => c.total),
+        read('Weighed', doc.pour.chargeRead, (v) => say`${g(v)}`),
+        read('Back as button', doc.result.buttonBackG, (v) => say`${g(v)}`),
+      ],
+    },
+    {
+      title: 'Temperatures',
+      lines: [
+        read('Flask', doc.pour.flaskRead, (v) => say`${degC(v)}`),
+        read('Metal', doc.pour.metalRead, (v) => say`${degC(v)}`),
+        read('Vacuum', doc.pour.vacuumKpa, (v) => say`${quantity(v, 'kPa')}`),
+      ],
+    },
+    mixSection(plan),
+    setSection(plan),
+  ];
+}
+
+/** The ticket of a pour: what to do while it is ahead, what was done once it is poured. */
+export function writeTicket(plan: PourPlan): TicketSection[] {
+  return plan.context.doc.pour.pouredAt === undefined ? planTicket(plan) : pouredTicket(plan);
+}

@@ -1,0 +1,289 @@
+import {
+  countBack,
+  earliestZero,
+  HOUR_MS,
+  MINUTE_MS,
+  protocolHours,
+  quantity,
+  say,
+  type BenchConflict,
+  type Phrase,
+  type StageKey,
+  type WorkStep,
+} from '@zero-pour/core';
+import type { BurnoutPlan } from './burnoutPlan';
+import type { PourContext } from './context';
+import type { PartGates } from './gatePlan';
+import type { MixPlan } from './mixPlan';
+import { known, lacking, missing, type Planned } from './planned';
+import type { PrintPlan } from './printPlan';
+import { stageStates } from './progress';
+
+/** A stretch of work on the board. */
+export interface Block {
+  stage: StageKey;
+  from: number;
+  to: number;
+  state: 'done' | 'running' | 'planned';
+}
+
+/** A moment that needs hands. */
+export interface Moment {
+  stage: StageKey;
+  at: number;
+  what: Phrase;
+  detail: Phrase;
+  done: boolean;
+  /** Number in the programme, for moments of the burnout that can be ticked. */
+  hand?: number;
+}
+
+export interface TimePlan {
+  zero: number;
+  /** As the brief wants it; undefined when only the kiln's start is known. */
+  wanted: number | undefined;
+  kilnIn: number;
+  kilnEnds: number;
+  kilnStarted: boolean;
+  poured: boolean;
+  blocks: Block[];
+  moments: Moment[];
+  conflicts: BenchConflict[];
+  civilZero: number | null;
+  /** When the first step that is left must begin. */
+  start: number;
+}
+
+/** Shop defaults, h: joining sprues and weighing; mixing to gloss-off with setting up. */
+export const SPRUE_H = 1;
+export const INVEST_H = 0.75;
+/** Set time when no powder is chosen, h (handbook 07). */
+const SET_H = 2;
+
+const ms = (moment: string | undefined): number | undefined =>
+  moment === undefined ? undefined : Date.parse(moment);
+
+type MakingKey = 'print' | 'clean' | 'sprue' | 'invest';
+const MAKING: readonly MakingKey[] = ['print', 'clean', 'sprue', 'invest'];
+
+interface Durations {
+  print: number | undefined;
+  clean: number | undefined;
+  sprue: number;
+  invest: number;
+  set: number;
+}
+
+function durations(context: PourContext, print: PrintPlan | undefined): Durations {
+  const { resin, powder } = context;
+  return {
+    print: print?.hours.value,
+    clean: resin && resin.protocol.length > 0 ? protocolHours(resin.protocol) : undefined,
+    sprue: SPRUE_H,
+    invest: INVEST_H,
+    set: powder?.setH ?? SET_H,
+  };
+}
+
+/** Making stages that are still ahead: those after the last one done, unless left unknown. */
+function pendingStages(context: PourContext): MakingKey[] {
+  if (context.doc.burnout.startedAt !== undefined || context.doc.pour.pouredAt !== undefined) return [];
+  const states = stageStates(context);
+  const lastDone = MAKING.reduce((last, key, i) => (states[key] === 'done' ? i : last), -1);
+  return MAKING.filter((key, i) => i > lastDone && states[key] !== 'left');
+}
+
+function workSteps(context: PourContext, pending: readonly MakingKey[], hours: Durations): WorkStep[] {
+  const running = context.doc.print.startedAt !== undefined;
+  const steps: WorkStep[] = pending.flatMap((key): WorkStep[] => {
+    const length = hours[key];
+    if (length === undefined || (key === 'print' && running)) return [];
+    return [{ key, hours: length, attendance: key === 'print' ? 'start' : 'whole' }];
+  });
+  if (
+    context.doc.burnout.startedAt === undefined &&
+    context.doc.pour.pouredAt === undefined &&
+    !context.doc.left.includes('invest')
+  ) {
+    steps.push({ key: 'set', hours: hours.set, attendance: 'none' });
+  }
+  return steps;
+}
+
+/** What has happened, as far as its times were kept. */
+function recordedBlocks({ doc }: PourContext, hours: Durations): Block[] {
+  const out: Block[] = [];
+  const add = (
+    stage: StageKey,
+    from: number | undefined,
+    to: number | undefined,
+    state: Block['state'] = 'done',
+  ) => {
+    if (from !== undefined && to !== undefined && to >= from) out.push({ stage, from, to, state });
+  };
+  const [printFrom, printTo] = [ms(doc.print.startedAt), ms(doc.print.finishedAt)];
+  const printMs = (hours.print ?? 0) * HOUR_MS;
+  if (printTo === undefined)
+    add('print', printFrom, printFrom === undefined ? undefined : printFrom + printMs, 'running');
+  else add('print', printFrom ?? printTo - printMs, printTo);
+  const times = Object.values(doc.clean.steps)
+    .flatMap((s) => [ms(s.startedAt), ms(s.doneAt)])
+    .filter((t) => t !== undefined);
+  if (times.length > 0) add('clean', Math.min(...times), Math.max(...times));
+  const sprued = ms(doc.sprue.doneAt);
+  if (sprued !== undefined) add('sprue', sprued - hours.sprue * HOUR_MS, sprued);
+  const powderIn = ms(doc.invest.powderInAt);
+  if (powderIn !== undefined)
+    add(
+      'invest',
+      powderIn,
+      ms(doc.invest.doneAt) ?? powderIn + hours.invest * HOUR_MS,
+      doc.invest.doneAt ? 'done' : 'running',
+    );
+  return out;
+}
+
+const DETAIL_NONE = say``;
+
+function stepWords(
+  key: string,
+  gates: readonly PartGates[],
+  mix: MixPlan | undefined,
+  print: PrintPlan | undefined,
+): { what: Phrase; detail: Phrase } {
+  const first = gates[0];
+  switch (key) {
+    case 'print':
+      return {
+        what: say`Start the print`,
+        detail: print ? say`${print.copies} parts, ${quantity(print.hours.value, 'h')}` : DETAIL_NONE,
+      };
+    case 'clean':
+      return { what: say`Prints off, wash`, detail: say`by the resin’s protocol` };
+    case 'sprue':
+      return {
+        what: say`Join sprues`,
+        detail: first
+          ? say`${first.gates.count} × ${quantity(first.gates.diameterMm, 'mm', 1)} each`
+          : DETAIL_NONE,
+      };
+    case 'invest':
+      return mix
+        ? {
+            what: say`Mix ${quantity(mix.powder.value, 'g', 0)} + ${quantity(mix.water.value, 'g', 0)}`,
+            detail: say`powder + water`,
+          }
+        : { what: say`Mix and invest`, detail: DETAIL_NONE };
+    default:
+      return { what: say`${key}`, detail: DETAIL_NONE };
+  }
+}
+
+function kilnMoments(context: PourContext, burnout: BurnoutPlan, kilnIn: number): Moment[] {
+  const { doc, kiln } = context;
+  const first = burnout.curve.segments[0];
+  const poured = doc.pour.pouredAt !== undefined;
+  const hands = burnout.curve.segments.flatMap((s) => s.hands);
+  return [
+    {
+      stage: 'burnout',
+      at: kilnIn,
+      what: say`Kiln in, ${first?.segment.flaskWay ?? 'button down'}`,
+      detail: say`${kiln?.name ?? ''}`,
+      done: doc.burnout.startedAt !== undefined || poured,
+    },
+    ...hands.map((hand, i): Moment => ({
+      stage: 'burnout',
+      at: kilnIn + hand.atH * HOUR_MS,
+      what: say`${hand.what}`,
+      detail: say`${kiln?.name ?? ''}, ${quantity(hand.atH, 'h')} after kiln in`,
+      done: doc.burnout.hands[String(i)] !== undefined || poured,
+      hand: i,
+    })),
+  ];
+}
+
+/** Everything on the clock: what was done, what is planned back from zero, and what needs hands (handbook 07). */
+export function planTimes(
+  context: PourContext,
+  burnout: BurnoutPlan | undefined,
+  print: PrintPlan | undefined,
+  mix: MixPlan | undefined,
+  gates: readonly PartGates[],
+): Planned<TimePlan> {
+  const { doc, settings } = context;
+  const wanted = ms(doc.brief.zeroAt);
+  const started = ms(doc.burnout.startedAt);
+  const pouredAt = ms(doc.pour.pouredAt);
+  const zeroKnown = pouredAt ?? wanted ?? started;
+  if (!burnout || zeroKnown === undefined) {
+    return missing(
+      lacking(
+        [zeroKnown, 'the wanted pour time', 'brief'],
+        [burnout, 'programme, kiln and metal', 'burnout'],
+      ),
+    );
+  }
+  const burnoutH = burnout.curve.totalH;
+  const ready = started === undefined ? undefined : started + burnoutH * HOUR_MS;
+  const zero = pouredAt ?? Math.max(wanted ?? 0, ready ?? 0);
+  const kilnIn = started ?? zero - burnoutH * HOUR_MS;
+  const hours = durations(context, print);
+  const moments = burnout.curve.segments.flatMap((s) => s.hands);
+  const back = countBack(
+    zero,
+    workSteps(context, pendingStages(context), hours),
+    burnoutH,
+    moments,
+    settings.benchHours,
+  );
+  const planned: Block[] = back.steps
+    .filter((s) => s.key !== 'set')
+    .map((s) => ({ stage: s.key as StageKey, from: s.from, to: s.to, state: 'planned' }));
+  const outside: BenchConflict[] = back.steps
+    .filter((s) => s.outside)
+    .map((s) => ({ what: `No bench hours long enough for ${s.key}`, at: s.from }));
+  return known({
+    zero,
+    wanted,
+    kilnIn,
+    kilnEnds: ready ?? zero,
+    kilnStarted: started !== undefined,
+    poured: pouredAt !== undefined,
+    blocks: [...recordedBlocks(context, hours), ...planned],
+    moments: [
+      ...planned.map((b): Moment => ({
+        stage: b.stage,
+        at: b.from,
+        ...stepWords(b.stage, gates, mix, print),
+        done: false,
+      })),
+      ...kilnMoments(context, burnout, kilnIn),
+      {
+        stage: 'pour',
+        at: zero,
+        what: say`Zero: pour`,
+        detail: context.alloy ? say`${context.alloy.name}` : DETAIL_NONE,
+        done: pouredAt !== undefined,
+      },
+    ],
+    conflicts:
+      pouredAt !== undefined
+        ? []
+        : [...back.conflicts.filter((c) => started === undefined || c.at > started + MINUTE_MS), ...outside],
+    civilZero: back.civilZero,
+    start: Math.min(back.start, kilnIn),
+  });
+}
+
+/** The earliest pour from now on that keeps bench hours, for a pour that is late or has no time yet. */
+export function planEarliest(
+  context: PourContext,
+  burnout: BurnoutPlan,
+  print: PrintPlan | undefined,
+  now: number,
+): number | null {
+  const steps = workSteps(context, pendingStages(context), durations(context, print));
+  const moments = burnout.curve.segments.flatMap((s) => s.hands);
+  return earliestZero(now, steps, burnout.curve.totalH, moments, context.settings.benchHours);
+}

@@ -1,0 +1,178 @@
+import {
+  buttonVolumeCm3,
+  CLEARANCE_MM,
+  coneVolumeCm3,
+  cylinderMm3,
+  judgeClearance,
+  layOutTree,
+  type Judgement,
+  type TreeForm,
+  type TreeLayout,
+  volumeOfWeighedPrint,
+} from '@zero-pour/core';
+import { readingValue } from '@zero-pour/contracts';
+import { partsOf, type PourContext } from './context';
+import { figure, formula, fromFigure, type Figure, type Given } from './figure';
+import type { PartGates } from './gatePlan';
+import { known, lacking, missing, type Planned } from './planned';
+import { scaleGiven } from './printPlan';
+import type { ScalePlan } from './scalePlan';
+
+export interface TreePlan {
+  layout: TreeLayout;
+  form: TreeForm;
+  judgements: Judgement[];
+  patterns: Figure;
+  /** The other way of knowing the patterns' volume, when both are there. */
+  patternsOtherWay: Figure | undefined;
+  sprues: Figure;
+  button: Figure;
+  /** All that takes the place of slurry. */
+  tree: Figure;
+}
+
+function patternsByVolume(context: PourContext, scale: ScalePlan): Figure {
+  const raw = context.parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * p.count, 0) / 1000;
+  const volume: Given = {
+    symbol: 'V',
+    name: 'Patterns as drawn',
+    value: raw,
+    unit: 'cm3',
+    source: 'pattern files',
+    stage: 'pattern',
+    guessed: context.parts.some((p) => !p.pattern.measure.closed),
+  };
+  const value = raw * (scale.percent.value / 100) ** 3;
+  return figure(
+    { name: 'Patterns, scaled', value, unit: 'cm3' },
+    formula`${volume} × (${scaleGiven(scale)}/100)³`,
+  );
+}
+
+function patternsByWeight({ doc, resin }: PourContext): Figure | undefined {
+  const massG = readingValue(doc.sprue.weighedPatternsG);
+  if (massG === undefined || massG <= 0 || !resin) return undefined;
+  const mass: Given = {
+    symbol: 'm',
+    name: 'Patterns on the balance',
+    value: massG,
+    unit: 'g',
+    digits: 2,
+    source: doc.sprue.weighedPatternsG?.state ?? '',
+    stage: 'sprue',
+    guessed: doc.sprue.weighedPatternsG?.state === 'guessed',
+  };
+  const density: Given = {
+    symbol: 'ρ',
+    name: 'Density of the resin',
+    value: resin.densityGPerMl,
+    unit: 'gPerCm3',
+    source: `resin record ${resin.name}`,
+    stage: 'resin',
+  };
+  const value = volumeOfWeighedPrint(massG, resin.densityGPerMl);
+  return figure({ name: 'Patterns, by weight', value, unit: 'cm3' }, formula`${mass} / ${density}`);
+}
+
+function spruesFigure({ doc }: PourContext, gates: readonly PartGates[]): Figure {
+  const gatesCm3 = gates.reduce((sum, g) => sum + g.volumeMm3 * g.part.count, 0) / 1000;
+  const mainCm3 = cylinderMm3(doc.sprue.mainSprueDiameterMm, doc.sprue.mainSprueLengthMm) / 1000;
+  const all: Given = {
+    symbol: 'G',
+    name: 'Gates of all parts',
+    value: gatesCm3,
+    unit: 'cm3',
+    source: 'gates at Way up',
+    stage: 'wayUp',
+  };
+  const main: Given = {
+    symbol: 'M',
+    name: 'Main sprue',
+    value: mainCm3,
+    unit: 'cm3',
+    source: 'diameter and length at Sprue',
+    stage: 'sprue',
+  };
+  return figure(
+    { name: 'Gates and sprue', value: gatesCm3 + mainCm3, unit: 'cm3' },
+    formula`${all} + ${main}`,
+  );
+}
+
+function buttonFigure(flask: NonNullable<PourContext['flask']>, patterns: Figure, sprues: Figure): Figure {
+  const coneCm3 = coneVolumeCm3(flask.coneDiameterMm, flask.coneHeightMm);
+  const cone: Given = {
+    symbol: 'K',
+    name: 'Cone of the sprue base',
+    value: coneCm3,
+    unit: 'cm3',
+    source: `flask ${flask.name}`,
+    stage: 'sprue',
+  };
+  return figure(
+    {
+      name: 'Button',
+      value: buttonVolumeCm3(coneCm3, patterns.value + sprues.value),
+      unit: 'cm3',
+      note: 'At least a quarter of patterns and sprues, or it does not feed them.',
+    },
+    formula`the larger of ${cone} and 0.25 × (${fromFigure('P', patterns)} + ${fromFigure('S', sprues)})`,
+  );
+}
+
+function treeForm({ doc, flask }: PourContext): TreeForm {
+  const heavy = doc.brief.castClass === 'heavy';
+  return {
+    arrangement: doc.sprue.arrangement,
+    tiltDeg: doc.sprue.tiltDeg,
+    mainSprueDiameterMm: doc.sprue.mainSprueDiameterMm,
+    mainSprueLengthMm: doc.sprue.mainSprueLengthMm,
+    coneHeightMm: flask?.coneHeightMm ?? 0,
+    betweenMm: heavy ? CLEARANCE_MM.betweenHeavy : CLEARANCE_MM.between,
+  };
+}
+
+/** The tree: layout with clearances, and what it is made of by volume. */
+export function planTree(
+  context: PourContext,
+  gates: readonly PartGates[],
+  scale: ScalePlan | undefined,
+): Planned<TreePlan> {
+  const { flask, doc } = context;
+  const parts = partsOf(context);
+  if (!parts || !flask || !scale || gates.length === 0) {
+    const needs = lacking([parts, 'a pattern', 'pattern'], [flask, 'a flask', 'sprue']);
+    return missing(needs.length > 0 ? needs : [{ what: 'the scale', stage: 'scale' }]);
+  }
+  const factor = scale.percent.value / 100;
+  const form = treeForm(context);
+  const layout = layOutTree(
+    gates.map(({ part, gates: g }) => ({
+      count: part.count,
+      cylinderDiameterMm: part.stance.cylinderDiameterMm * factor,
+      cylinderLengthMm: part.stance.heightMm * factor,
+      gateLengthMm: g.lengthMm,
+    })),
+    form,
+  );
+  const byVolume = patternsByVolume(context, scale);
+  const byWeight = patternsByWeight(context);
+  const weigh = doc.sprue.weighBy === 'weight' && byWeight !== undefined;
+  const patterns = weigh ? byWeight : byVolume;
+  const sprues = spruesFigure(context, gates);
+  const button = buttonFigure(flask, patterns, sprues);
+  const tree = figure(
+    { name: 'Tree', value: patterns.value + sprues.value + button.value, unit: 'cm3' },
+    formula`${fromFigure('P', patterns)} + ${fromFigure('S', sprues)} + ${fromFigure('K', button)}`,
+  );
+  return known({
+    layout,
+    form,
+    judgements: judgeClearance(layout, form, flask),
+    patterns,
+    patternsOtherWay: weigh ? byVolume : byWeight,
+    sprues,
+    button,
+    tree,
+  });
+}
