@@ -3,7 +3,8 @@ import { z } from 'zod';
 export const idSchema = z.uuid();
 /** SHA-256 in lower-case hex: the name of stored bytes. */
 export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
-export const momentSchema = z.iso.datetime({ offset: true });
+/** UTC, so that moments sort as text. */
+export const momentSchema = z.iso.datetime();
 export const nameSchema = z.string().trim().min(1).max(120);
 export const noteSchema = z.string().max(4000);
 export const positiveSchema = z.number().positive();

@@ -26,7 +26,7 @@ export const patternMeasureSchema = z.strictObject({
   shells: wholeSchema.positive(),
   inwardShells: wholeSchema,
   reversed: z.boolean(),
-  sizeMm: z.tuple([atLeastZeroSchema, atLeastZeroSchema, atLeastZeroSchema]),
+  sizeMm: z.tuple([atLeastZeroSchema, atLeastZeroSchema, atLeastZeroSchema]).readonly(),
   areaMm2: positiveSchema,
   volumeMm3: atLeastZeroSchema,
   supportPointsMm: z.array(z.number()).min(3).max(3000),

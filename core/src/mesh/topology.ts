@@ -40,18 +40,36 @@ function edgeRows(
   return { starts, entries };
 }
 
+/** Rows longer than this are sorted by the engine: a fan of thousands must not cost its square. */
+const INSERTION_MAX = 24;
+
+/** Sorts entries [from, to) in place. Rows hold about three entries, where insertion beats a call. */
+function sortRow(entries: Float64Array, from: number, to: number): void {
+  if (to - from > INSERTION_MAX) {
+    entries.subarray(from, to).sort();
+    return;
+  }
+  for (let i = from + 1; i < to; i++) {
+    const value = entries[i]!;
+    let j = i - 1;
+    for (; j >= from && entries[j]! > value; j--) entries[j + 1] = entries[j]!;
+    entries[j + 1] = value;
+  }
+}
+
 function countEdges(triangles: Uint32Array, vertexCount: number) {
   const { starts, entries } = edgeRows(triangles, vertexCount);
   const counts = { openEdges: 0, crowdedEdges: 0, turnedEdges: 0 };
   for (let v = 0; v < vertexCount; v++) {
-    const row = entries.subarray(starts[v]!, starts[v + 1]!).sort();
-    for (let i = 0; i < row.length;) {
-      const other = Math.floor(row[i]! / 2);
+    const end = starts[v + 1]!;
+    sortRow(entries, starts[v]!, end);
+    for (let i = starts[v]!; i < end;) {
+      const other = Math.floor(entries[i]! / 2);
       let faces = 0;
       let forward = 0;
-      for (; i < row.length && Math.floor(row[i]! / 2) === other; i++) {
+      for (; i < end && Math.floor(entries[i]! / 2) === other; i++) {
         faces++;
-        if (row[i]! % 2 === 0) forward++;
+        if (entries[i]! % 2 === 0) forward++;
       }
       if (faces === 1) counts.openEdges++;
       else if (faces > 2) counts.crowdedEdges++;

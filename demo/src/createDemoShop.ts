@@ -1,0 +1,34 @@
+import {
+  SHOP_FILE_FORMAT,
+  SHOP_FILE_VERSION,
+  shopFileSchema,
+  type Settings,
+  type ShopFile,
+} from '@zero-pour/contracts';
+import { createDemoPatterns } from './patterns';
+import { createDemoPours } from './pours/createPours';
+import { DEMO_LISTS } from './shop';
+
+const day = (open: boolean) => ({ open, fromMin: 8 * 60, toMin: 18 * 60 });
+
+const SETTINGS: Settings = {
+  shopName: 'Gannet Yard Casting Room',
+  currency: '',
+  benchHours: [day(false), day(true), day(true), day(true), day(true), day(true), day(true)],
+  newMetalPercent: 50,
+};
+
+/** The whole demo shop, its dates counted from `now`, with the bytes of its mesh files. */
+export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes: Map<string, Uint8Array> }> {
+  const weeksAgo = new Date(now.getTime() - 80 * 24 * 3_600_000).toISOString();
+  const { patterns, bytes } = await createDemoPatterns(weeksAgo);
+  const file = shopFileSchema.parse({
+    format: SHOP_FILE_FORMAT,
+    version: SHOP_FILE_VERSION,
+    settings: SETTINGS,
+    lists: DEMO_LISTS,
+    patterns,
+    pours: createDemoPours(patterns, now),
+  });
+  return { file, bytes };
+}

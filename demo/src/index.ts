@@ -1,0 +1,2 @@
+export { createDemoShop } from './createDemoShop';
+export { createDemoMeshes } from './patterns';

@@ -1,0 +1,93 @@
+import type { Pattern, Pour, PourDoc } from '@zero-pour/contracts';
+import { demoId } from '../demoId';
+import { cleaned, hoursFrom, invested, kilnStarted, poured, printed, recorded, sprued } from './happenings';
+import { KILN_POUR, PAST_POURS, PLANNED_POUR, PRINTING_POUR, type PastPour } from './pastPours';
+import { planOf, type PourStory } from './pourStory';
+
+/** Morning hours at which this shop pours. */
+const POUR_HOUR = 9;
+const POUR_MINUTE = 15;
+
+/** A pour hour some days from today, moved off Sundays. */
+function morning(now: Date, days: number): Date {
+  const day = new Date(now);
+  day.setDate(day.getDate() + days);
+  if (day.getDay() === 0) day.setDate(day.getDate() + (days < 0 ? -1 : 1));
+  day.setHours(POUR_HOUR, POUR_MINUTE, 0, 0);
+  return day;
+}
+
+function patternOf(story: PourStory, patterns: readonly Pattern[]): Pattern {
+  const pattern = patterns.find((p) => p.name === story.pattern);
+  if (!pattern) throw new Error(`no pattern ${story.pattern}`);
+  return pattern;
+}
+
+const asPour = (story: PourStory, doc: PourDoc, createdAt: string): Pour => ({
+  id: demoId(`pour ${story.number}`),
+  number: story.number,
+  createdAt,
+  changedAt: createdAt,
+  discarded: false,
+  doc,
+});
+
+function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
+  const zero = morning(now, -story.daysAgo);
+  let doc = planOf(story, pattern, zero);
+  doc = printed(doc, hoursFrom(zero, -44), hoursFrom(zero, -39.5), story.printed);
+  doc = cleaned(doc, hoursFrom(zero, -25));
+  doc = sprued(doc, hoursFrom(zero, -22.8));
+  doc = invested(doc, hoursFrom(zero, -22), 22);
+  doc = kilnStarted(doc, hoursFrom(zero, -19), [hoursFrom(zero, -17)]);
+  doc = poured(doc, zero.toISOString(), story);
+  doc = recorded(doc, hoursFrom(zero, 3), story.castings);
+  return asPour(story, doc, hoursFrom(zero, -50));
+}
+
+/** In the kiln for an hour and twenty-four minutes: the flask is to be turned next. */
+function createInKiln(pattern: Pattern, now: Date): Pour {
+  const kilnIn = new Date(now.getTime() - 84 * 60_000);
+  let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18)));
+  doc = printed(doc, hoursFrom(kilnIn, -27), hoursFrom(kilnIn, -23.5), [
+    'good',
+    'good',
+    'good',
+    'good',
+    'good',
+    'good',
+    'good',
+    'good',
+    'lost',
+  ]);
+  doc = cleaned(doc, hoursFrom(kilnIn, -6));
+  doc = sprued(doc, hoursFrom(kilnIn, -3.6));
+  doc = invested(doc, hoursFrom(kilnIn, -3), 21);
+  doc = kilnStarted(doc, kilnIn.toISOString());
+  return asPour(KILN_POUR, doc, hoursFrom(kilnIn, -48));
+}
+
+/** On the printer since half an hour ago, to be poured the morning after next. */
+function createPrinting(pattern: Pattern, now: Date): Pour {
+  const doc = planOf(PRINTING_POUR, pattern, morning(now, 2));
+  const startedAt = new Date(now.getTime() - 30 * 60_000).toISOString();
+  return asPour(
+    PRINTING_POUR,
+    { ...doc, print: { ...doc.print, spares: 1, startedAt } },
+    hoursFrom(now, -20),
+  );
+}
+
+/** Planned as far as its scale, to be poured a day later. */
+const createPlanned = (pattern: Pattern, now: Date): Pour =>
+  asPour(PLANNED_POUR, planOf(PLANNED_POUR, pattern, morning(now, 4)), hoursFrom(now, -2));
+
+/** Twelve pours in the record and three in work, with times relative to `now`. */
+export function createDemoPours(patterns: readonly Pattern[], now: Date): Pour[] {
+  return [
+    ...PAST_POURS.map((story) => createPast(story, patternOf(story, patterns), now)),
+    createInKiln(patternOf(KILN_POUR, patterns), now),
+    createPrinting(patternOf(PRINTING_POUR, patterns), now),
+    createPlanned(patternOf(PLANNED_POUR, patterns), now),
+  ];
+}

@@ -1,0 +1,130 @@
+import type { PourDoc, Reading } from '@zero-pour/contracts';
+import { DEMO_LISTS } from '../shop';
+import type { CastingStory } from './pourStory';
+
+const HOUR_MS = 3_600_000;
+const MINUTE_MS = 60_000;
+
+/** A moment some hours from another, as it is kept. */
+export const hoursFrom = (from: Date, hours: number): string =>
+  new Date(from.getTime() + hours * HOUR_MS).toISOString();
+
+const measured = (value: number): Reading => ({ state: 'measured', value });
+
+export function printed(
+  doc: PourDoc,
+  from: string,
+  to: string,
+  pieces: readonly ('good' | 'flawed' | 'lost')[],
+): PourDoc {
+  const entries = pieces.map((outcome, i) => [
+    String(i + 1),
+    { outcome, note: outcome === 'lost' ? 'fell off the plate' : '' },
+  ]);
+  return {
+    ...doc,
+    print: {
+      ...doc.print,
+      startedAt: from,
+      finishedAt: to,
+      spares: pieces.length - (doc.brief.patterns[0]?.count ?? 0),
+      pieces: Object.fromEntries(entries),
+    },
+  };
+}
+
+/** The resin's protocol, each step at its least time, one after the other. */
+export function cleaned(doc: PourDoc, from: string): PourDoc {
+  let at = Date.parse(from);
+  const resin = DEMO_LISTS.resin.find((r) => r.id === doc.resin.resinId);
+  const steps = (resin?.protocol ?? []).map((step) => {
+    const startedAt = new Date(at).toISOString();
+    at += (step.maxMinutes === 0 ? 6 : step.minMinutes) * MINUTE_MS;
+    return [step.key, { startedAt, doneAt: new Date(at).toISOString() }];
+  });
+  return { ...doc, clean: { ...doc.clean, steps: Object.fromEntries(steps) } };
+}
+
+export const sprued = (doc: PourDoc, doneAt: string, weighedG?: number): PourDoc => ({
+  ...doc,
+  sprue: {
+    ...doc.sprue,
+    doneAt,
+    ...(weighedG === undefined ? {} : { weighedPatternsG: measured(weighedG) }),
+  },
+});
+
+export function invested(doc: PourDoc, powderIn: string, waterTempC: number): PourDoc {
+  const start = Date.parse(powderIn);
+  const minutes = { mix: 3, bowl: 4.4, pour: 5.4, flask: 7, top: 8.2, still: 10 };
+  const steps = Object.entries(minutes).map(([key, end]) => [
+    key,
+    { doneAt: new Date(start + end * MINUTE_MS).toISOString() },
+  ]);
+  return {
+    ...doc,
+    invest: {
+      ...doc.invest,
+      powderInAt: powderIn,
+      waterTempC: measured(waterTempC),
+      steps: Object.fromEntries(steps),
+      doneAt: new Date(start + 12 * MINUTE_MS).toISOString(),
+    },
+  };
+}
+
+export const kilnStarted = (doc: PourDoc, startedAt: string, hands: readonly string[] = []): PourDoc => ({
+  ...doc,
+  burnout: { ...doc.burnout, startedAt, hands: Object.fromEntries(hands.map((at, i) => [String(i), at])) },
+});
+
+export interface PourHappening {
+  flaskC: number | 'guessed' | 'unknown';
+  metalC: number | 'unknown';
+  chargeG: number;
+  vacuumKpa?: number;
+  quenchMin?: number;
+  buttonBackG?: number;
+  note?: string;
+}
+
+function flaskReading({ flaskC }: PourHappening): Reading {
+  if (flaskC === 'unknown') return { state: 'not measured' };
+  return flaskC === 'guessed' ? { state: 'felt', felt: 'cold' } : measured(flaskC);
+}
+
+export function poured(doc: PourDoc, at: string, what: PourHappening): PourDoc {
+  return {
+    ...doc,
+    pour: {
+      ...doc.pour,
+      pouredAt: at,
+      flaskRead: flaskReading(what),
+      metalRead: what.metalC === 'unknown' ? { state: 'not measured' } : measured(what.metalC),
+      chargeRead: measured(what.chargeG),
+      vacuumKpa: what.vacuumKpa === undefined ? { state: 'not measured' } : measured(what.vacuumKpa),
+      ...(what.quenchMin === undefined ? {} : { quenchAfterMin: measured(what.quenchMin) }),
+      ...(what.note ? { note: what.note } : {}),
+    },
+    result: {
+      ...doc.result,
+      ...(what.buttonBackG === undefined ? {} : { buttonBackG: measured(what.buttonBackG) }),
+    },
+  };
+}
+
+export function recorded(doc: PourDoc, at: string, castings: readonly CastingStory[]): PourDoc {
+  const entries = castings.map(({ outcome, flaw, weightG, measuredMm }, i) => [
+    String(i + 1),
+    {
+      outcome,
+      flaws: flaw
+        ? [{ kind: flaw[0], place: flaw[1], ...(flaw[2] === undefined ? {} : { sizeMm: flaw[2] }) }]
+        : [],
+      photos: [],
+      ...(weightG === undefined ? {} : { weightG: measured(weightG) }),
+      ...(measuredMm === undefined ? {} : { measuredMm: measured(measuredMm) }),
+    },
+  ]);
+  return { ...doc, result: { ...doc.result, castings: Object.fromEntries(entries), doneAt: at } };
+}

@@ -1,0 +1,93 @@
+import { emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
+import {
+  castingModulusMm,
+  gateDiameterForModulusMm,
+  NO_ROTATION,
+  type CastClass,
+  type FlawKind,
+  type Outcome,
+  type Rotation,
+} from '@zero-pour/core';
+import { DEMO_LISTS, demoItemId } from '../shop';
+
+/** One casting of a story: its outcome, and what was wrong with it. */
+export interface CastingStory {
+  outcome: Outcome;
+  flaw?: readonly [kind: FlawKind, place: string, sizeMm?: number];
+  weightG?: number;
+  measuredMm?: number;
+}
+
+/** What is told of one pour; times follow from it. */
+export interface PourStory {
+  number: number;
+  pattern: string;
+  count: number;
+  alloy: string;
+  castClass: CastClass;
+  resin: string;
+  printer: string;
+  flask: string;
+  powder: string;
+  programme: string;
+  kiln: string;
+  rings?: boolean;
+  rotation?: Rotation;
+  gates?: number;
+  holdMm?: { mm: number; surface: 'outer' | 'inner' };
+  boricPercent?: number;
+  again?: number;
+  change?: string;
+  note?: string;
+}
+
+/** The plan of a story, with nothing done yet. */
+export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDoc {
+  const doc = emptyPourDoc();
+  const patternId = pattern.id;
+  const { volumeMm3, areaMm2 } = pattern.measure;
+  const gateMm = Math.ceil(gateDiameterForModulusMm(castingModulusMm(volumeMm3, areaMm2)) * 5) / 5;
+  const profile = DEMO_LISTS.profile.find(
+    (p) => p.name === `${story.resin} · ${story.printer} · ${story.castClass}`,
+  );
+  return {
+    ...doc,
+    brief: {
+      ...doc.brief,
+      patterns: [{ patternId, count: story.count }],
+      alloyId: demoItemId('alloy', story.alloy),
+      castClass: story.castClass,
+      zeroAt: zeroAt.toISOString(),
+      ...(story.holdMm ? { holdSize: { ...story.holdMm, toleranceMm: 0.1 } } : {}),
+      ...(story.again ? { againOf: story.again } : {}),
+      ...(story.change ? { statedChange: story.change } : {}),
+      ...(story.note ? { note: story.note } : {}),
+    },
+    resin: {
+      resinId: demoItemId('resin', story.resin),
+      printerId: demoItemId('printer', story.printer),
+      ...(profile ? { profileId: profile.id } : {}),
+    },
+    wayUp: {
+      rotations: { [patternId]: story.rotation ?? NO_ROTATION },
+      gates: { [patternId]: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: 4 } },
+    },
+    sprue: {
+      ...doc.sprue,
+      flaskId: demoItemId('flask', story.flask),
+      ...(story.rings
+        ? { arrangement: 'rings', mainSprueDiameterMm: 8, mainSprueLengthMm: 45, tiltDeg: 45 }
+        : {}),
+    },
+    invest: {
+      ...doc.invest,
+      powderId: demoItemId('powder', story.powder),
+      boric: story.boricPercent ? { school: 'powder', percent: story.boricPercent } : doc.invest.boric,
+    },
+    burnout: {
+      ...doc.burnout,
+      kilnId: demoItemId('kiln', story.kiln),
+      programmeId: demoItemId('programme', story.programme),
+    },
+  };
+}

@@ -1,0 +1,66 @@
+import { Refusal } from '@zero-pour/contracts';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { answerErrors } from './routes/answerErrors';
+import { blobRoutes } from './routes/blobRoutes';
+import { ownPagesOnly } from './routes/guard';
+import { patternRoutes } from './routes/patternRoutes';
+import { pourRoutes } from './routes/pourRoutes';
+import type { Services } from './routes/services';
+import { shopRoutes } from './routes/shopRoutes';
+
+/** A pour document with every field filled stays far below this. */
+const JSON_LIMIT = '2mb';
+export const VERSION = '0.1.0';
+
+const SECURITY = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      workerSrc: ["'self'", 'blob:'],
+      frameAncestors: ["'none'"],
+      objectSrc: ["'none'"],
+    },
+  },
+  crossOriginEmbedderPolicy: true,
+  strictTransportSecurity: false,
+});
+
+/** The application over HTTP: the API below /api, the built page for everything else. */
+export function createApp(services: Services, webFolder: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(SECURITY, ownPagesOnly, compression());
+  app.use('/api', express.json({ limit: JSON_LIMIT, type: 'application/json' }));
+  app.get('/api/health', (_request, response) => {
+    response.json({ status: 'ok', version: VERSION, migrations: services.migration });
+  });
+  app.use('/api', shopRoutes(services), patternRoutes(services), blobRoutes(services), pourRoutes(services));
+  app.use('/api', () => {
+    throw new Refusal('NOT_FOUND', { what: 'such address' });
+  });
+  servePage(app, webFolder);
+  app.use(answerErrors(services.log));
+  return app;
+}
+
+/** Built files carry their hash in the name and may be kept for good; the page itself is asked for anew. */
+function servePage(app: Express, webFolder: string): void {
+  app.use(
+    '/assets',
+    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
+  app.use(express.static(webFolder, { index: false }));
+  app.get('/{*path}', (_request, response) => {
+    const page = path.join(webFolder, 'index.html');
+    if (existsSync(page)) response.set('Cache-Control', 'no-cache').sendFile(page);
+    else response.status(503).type('text').send('The page is not built yet: npm run build');
+  });
+}

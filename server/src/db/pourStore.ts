@@ -1,0 +1,139 @@
+import { Refusal, pourDocSchema, type Pour, type PourDoc, type UsedItems } from '@zero-pour/contracts';
+import type { Queryable } from './database';
+
+interface Row {
+  id: string;
+  number: number;
+  doc: unknown;
+  used: UsedItems | null;
+  discarded: boolean;
+  createdAt: Date;
+  changedAt: Date;
+}
+
+const COLUMNS = `p.id, p.number, p.doc, p.used, p.discarded, p.created_at AS "createdAt", p.changed_at AS "changedAt"`;
+
+const toPour = ({ used, doc, createdAt, changedAt, ...row }: Row): Pour => ({
+  ...row,
+  doc: pourDocSchema.parse(doc),
+  ...(used ? { used } : {}),
+  createdAt: createdAt.toISOString(),
+  changedAt: changedAt.toISOString(),
+});
+
+/** Pours that are neither recorded nor discarded. */
+export async function listOpenPours(db: Queryable): Promise<Pour[]> {
+  const { rows } = await db.query<Row>(
+    `SELECT ${COLUMNS} FROM pour p WHERE recorded_at IS NULL AND NOT discarded ORDER BY number`,
+  );
+  return rows.map(toPour);
+}
+
+export interface PourQuery {
+  /** Words looked for in number, notes, pattern and alloy names. */
+  text: string;
+  alloyId: string | null;
+  flaw: string | null;
+  limit: number;
+  offset: number;
+}
+
+const MATCHES = `NOT p.discarded
+  AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
+    OR p.doc #>> '{brief,note}' ILIKE '%' || $1 || '%' OR p.doc #>> '{brief,statedChange}' ILIKE '%' || $1 || '%'
+    OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
+               WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
+  AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
+  AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM pour_flaw f WHERE f.pour_id = p.id AND f.kind = $3))`;
+const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
+
+/** All pours that match, newest first, a page of them, with the count of all. */
+export async function searchPours(
+  db: Queryable,
+  query: PourQuery,
+): Promise<{ pours: Pour[]; total: number }> {
+  const filter = [query.text, query.alloyId, query.flaw];
+  const { rows: counted } = await db.query<{ total: number }>(
+    `SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`,
+    filter,
+  );
+  const { rows } = await db.query<Row>(
+    `SELECT ${COLUMNS} ${FROM} WHERE ${MATCHES} ORDER BY p.number DESC LIMIT $4 OFFSET $5`,
+    [...filter, query.limit, query.offset],
+  );
+  return { pours: rows.map(toPour), total: Number(counted[0]?.total ?? 0) };
+}
+
+export async function findPour(db: Queryable, id: string): Promise<Pour> {
+  const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pour p WHERE id = $1`, [id]);
+  if (!rows[0]) throw new Refusal('NOT_FOUND', { what: 'pour' });
+  return toPour(rows[0]);
+}
+
+/** What is derived from the document, in the order of the statements below. */
+const derived = (doc: PourDoc, used: UsedItems | undefined) => [
+  JSON.stringify(doc),
+  used ? JSON.stringify(used) : null,
+  doc.brief.zeroAt ?? null,
+  doc.pour.pouredAt ?? null,
+  doc.result.doneAt ?? null,
+];
+
+/** Counts of one pattern on several lines of the brief add up. */
+async function keepPatterns(db: Queryable, id: string, doc: PourDoc): Promise<void> {
+  const counts = new Map<string, number>();
+  for (const { patternId, count } of doc.brief.patterns)
+    counts.set(patternId, (counts.get(patternId) ?? 0) + count);
+  await db.query('DELETE FROM pour_pattern WHERE pour_id = $1', [id]);
+  await db.query(
+    'INSERT INTO pour_pattern (pour_id, pattern_id, count) SELECT $1, * FROM unnest($2::uuid[], $3::int[])',
+    [id, [...counts.keys()], [...counts.values()]],
+  );
+}
+
+/** Something that the document names is not in the shop. */
+function refuseUnknown(error: unknown): never {
+  const { code, constraint } = error as { code?: string; constraint?: string };
+  if (code === '23503') {
+    throw new Refusal('NOT_FOUND', {
+      what: /pour_(\w+?)(_id)?_fkey/.exec(constraint ?? '')?.[1] ?? 'thing that this pour names',
+    });
+  }
+  throw error;
+}
+
+/** Adds a pour under the next number, or under its own when it has one. Adding the same id again changes nothing. */
+export async function addPour(
+  db: Queryable,
+  pour: { id: string; doc: PourDoc; used?: UsedItems | undefined; number?: number; at: string },
+): Promise<void> {
+  const inserted = await db
+    .query(
+      `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, created_at, changed_at, number)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $7, coalesce($8, (SELECT coalesce(max(number), 0) + 1 FROM pour)))
+       ON CONFLICT (id) DO NOTHING RETURNING id`,
+      [pour.id, ...derived(pour.doc, pour.used), pour.at, pour.number ?? null],
+    )
+    .catch(refuseUnknown);
+  if (inserted.rows.length > 0) await keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
+}
+
+/** Replaces the document of a pour and what is derived from it. */
+export async function keepPourDoc(
+  db: Queryable,
+  id: string,
+  doc: PourDoc,
+  used: UsedItems | undefined,
+): Promise<void> {
+  await db
+    .query(
+      `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, changed_at = now() WHERE id = $1`,
+      [id, ...derived(doc, used)],
+    )
+    .catch(refuseUnknown);
+  await keepPatterns(db, id, doc).catch(refuseUnknown);
+}
+
+export async function markDiscarded(db: Queryable, id: string, discarded: boolean): Promise<void> {
+  await db.query('UPDATE pour SET discarded = $2, changed_at = now() WHERE id = $1', [id, discarded]);
+}

@@ -1,0 +1,95 @@
+import {
+  parseOrRefuse,
+  Refusal,
+  SHOP_ITEM_SCHEMAS,
+  SHOP_KINDS,
+  SHOP_SCHEMAS,
+  emptyShopLists,
+  type ShopItem,
+  type ShopKind,
+  type ShopLists,
+} from '@zero-pour/contracts';
+import type { Queryable } from './database';
+
+/** "densityGPerMl" → "density_g_per_ml". */
+const columnOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+const fieldsOf = (kind: ShopKind): string[] => ['id', ...Object.keys(SHOP_SCHEMAS[kind].shape)];
+
+const SQL = Object.fromEntries(
+  SHOP_KINDS.map((kind) => {
+    const fields = fieldsOf(kind);
+    const columns = fields.map(columnOf);
+    const selected = fields.map((field, i) => `${columns[i]} AS "${field}"`).join(', ');
+    const updates = columns.slice(1).map((column) => `${column} = excluded.${column}`);
+    return [
+      kind,
+      {
+        list: `SELECT ${selected} FROM ${kind} ORDER BY lower(name)`,
+        one: `SELECT ${selected} FROM ${kind} WHERE id = $1`,
+        keep: `INSERT INTO ${kind} (${columns.join(', ')}) VALUES (${columns.map((_, i) => `$${i + 1}`).join(', ')})
+               ON CONFLICT (id) DO UPDATE SET ${updates.join(', ')}`,
+        remove: `DELETE FROM ${kind} WHERE id = $1`,
+      },
+    ];
+  }),
+) as Record<ShopKind, { list: string; one: string; keep: string; remove: string }>;
+
+const UNIQUE_VIOLATION = '23505';
+const FOREIGN_KEY_VIOLATION = '23503';
+
+const codeOf = (error: unknown): string | undefined => (error as { code?: string }).code;
+
+/** All items of a kind, by name. */
+export async function listItems<K extends ShopKind>(db: Queryable, kind: K): Promise<ShopItem<K>[]> {
+  return (await db.query<ShopItem<K>>(SQL[kind].list)).rows;
+}
+
+export async function listShop(db: Queryable): Promise<ShopLists> {
+  const lists = emptyShopLists();
+  for (const kind of SHOP_KINDS) Object.assign(lists, { [kind]: await listItems(db, kind) });
+  return lists;
+}
+
+export async function findItem<K extends ShopKind>(
+  db: Queryable,
+  kind: K,
+  id: string,
+): Promise<ShopItem<K> | undefined> {
+  return (await db.query<ShopItem<K>>(SQL[kind].one, [id])).rows[0];
+}
+
+/** Adds or replaces an item. Refuses a name that another one has. */
+export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): Promise<void> {
+  const item = parseOrRefuse<ShopItem<ShopKind>>(SHOP_ITEM_SCHEMAS[kind] as never, given) as Record<
+    string,
+    unknown
+  >;
+  const values = fieldsOf(kind).map((field) => {
+    const value = item[field];
+    return typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
+  });
+  try {
+    await db.query(SQL[kind].keep, values);
+  } catch (error) {
+    if (codeOf(error) === UNIQUE_VIOLATION) throw new Refusal('NAME_TAKEN', { what: kind });
+    if (codeOf(error) === FOREIGN_KEY_VIOLATION)
+      throw new Refusal('NOT_FOUND', { what: 'resin or printer of that kind' });
+    throw error;
+  }
+}
+
+/** Removes an item that no pour and no profile names. */
+export async function removeItem(db: Queryable, kind: ShopKind, id: string): Promise<void> {
+  try {
+    await db.query(SQL[kind].remove, [id]);
+  } catch (error) {
+    if (codeOf(error) === FOREIGN_KEY_VIOLATION) {
+      throw new Refusal('STILL_USED', {
+        what: 'This',
+        by: kind === 'resin' || kind === 'printer' ? 'a pour or a profile' : 'a pour',
+      });
+    }
+    throw error;
+  }
+}

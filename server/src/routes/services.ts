@@ -1,0 +1,14 @@
+import type { Logger } from 'pino';
+import type { Database } from '../db/database';
+import type { BlobFiles } from '../files/blobFiles';
+import type { ShopBundle } from '../services/importShop';
+
+/** What the routes stand on; put together once in main. */
+export interface Services {
+  db: Database;
+  files: BlobFiles;
+  migration: number;
+  log: Logger;
+  /** Makes the demo shop, dated from now. */
+  demoShop: () => Promise<ShopBundle>;
+}

@@ -1,0 +1,60 @@
+import {
+  DEFAULT_SETTINGS,
+  idSchema,
+  parseOrRefuse,
+  settingsSchema,
+  shopKindSchema,
+  type ShopState,
+} from '@zero-pour/contracts';
+import { Router } from 'express';
+import { listPatterns } from '../db/patternStore';
+import { listOpenPours } from '../db/pourStore';
+import { keepSettings, readSettings } from '../db/settingsStore';
+import { findItem, keepItem, listShop, removeItem } from '../db/shopStore';
+import { importShop } from '../services/importShop';
+import type { Services } from './services';
+
+/** Everything at the start, settings, and the things of the shop by kind. */
+export function shopRoutes({ db, files, demoShop }: Services): Router {
+  const router = Router();
+
+  const shopState = async (): Promise<ShopState> => ({
+    settings: (await readSettings(db)) ?? DEFAULT_SETTINGS,
+    lists: await listShop(db),
+    patterns: await listPatterns(db),
+    openPours: await listOpenPours(db),
+  });
+
+  router.get('/shop', async (_request, response) => {
+    response.json(await shopState());
+  });
+
+  router.put('/settings', async (request, response) => {
+    const settings = parseOrRefuse(settingsSchema, request.body);
+    await keepSettings(db, settings);
+    response.json(settings);
+  });
+
+  router.put('/shop/:kind/:id', async (request, response) => {
+    const kind = parseOrRefuse(shopKindSchema, request.params.kind);
+    const id = parseOrRefuse(idSchema, request.params.id);
+    await keepItem(db, kind, { ...request.body, id });
+    response.json(await findItem(db, kind, id));
+  });
+
+  router.delete('/shop/:kind/:id', async (request, response) => {
+    await removeItem(
+      db,
+      parseOrRefuse(shopKindSchema, request.params.kind),
+      parseOrRefuse(idSchema, request.params.id),
+    );
+    response.status(204).end();
+  });
+
+  router.post('/demo', async (_request, response) => {
+    await importShop(db, files, await demoShop());
+    response.json(await shopState());
+  });
+
+  return router;
+}

@@ -1,0 +1,47 @@
+import { Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
+import type { Database, Queryable } from '../db/database';
+import { addPattern } from '../db/patternStore';
+import { addPour } from '../db/pourStore';
+import { keepSettings } from '../db/settingsStore';
+import { keepItem } from '../db/shopStore';
+import type { BlobFiles } from '../files/blobFiles';
+import { keepBlob } from './keepBlob';
+import { snapshotUsed } from './usedItems';
+
+/** A whole shop with the bytes of its patterns by hash. */
+export interface ShopBundle {
+  file: ShopFile;
+  bytes: ReadonlyMap<string, Uint8Array>;
+}
+
+async function refuseUnlessEmpty(db: Queryable): Promise<void> {
+  const counts = [...SHOP_KINDS, 'pattern', 'pour'].map((table) => `SELECT count(*) AS n FROM ${table}`);
+  const { rows } = await db.query<{ total: number }>(
+    `SELECT sum(n) AS total FROM (${counts.join(' UNION ALL ')}) AS all_counts`,
+  );
+  if (Number(rows[0]?.total ?? 0) > 0) throw new Refusal('SHOP_NOT_EMPTY');
+}
+
+/** Kinds that others name come first. */
+const IN_ORDER = [...SHOP_KINDS].sort((a, b) => Number(a === 'profile') - Number(b === 'profile'));
+
+/** Brings a whole shop into an empty one; all of it or nothing (bytes without a pattern do no harm). */
+export async function importShop(db: Database, files: BlobFiles, { file, bytes }: ShopBundle): Promise<void> {
+  await refuseUnlessEmpty(db);
+  for (const [hash, content] of bytes)
+    await keepBlob(db, files, hash, 'application/octet-stream', once(content));
+  await db.transaction(async (tx) => {
+    await refuseUnlessEmpty(tx);
+    await keepSettings(tx, file.settings);
+    for (const kind of IN_ORDER) for (const item of file.lists[kind]) await keepItem(tx, kind, item);
+    for (const { createdAt, ...pattern } of file.patterns) await addPattern(tx, pattern, createdAt);
+    for (const { id, doc, number, createdAt } of file.pours) {
+      const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
+      await addPour(tx, { id, doc, number, used, at: createdAt });
+    }
+  });
+}
+
+async function* once(bytes: Uint8Array): AsyncIterable<Uint8Array> {
+  yield bytes;
+}
