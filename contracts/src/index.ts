@@ -40,7 +40,7 @@ export {
   type PourDoc,
 } from './pour/pourDoc';
 export { applyChanges, changesSchema, valueAt, type FieldChange } from './pour/change';
-export { PIECE_OUTCOMES, type StepRecord } from './pour/making';
+export { HANGS, PIECE_OUTCOMES, type StepRecord } from './pour/making';
 export type { Casting, Flaw } from './pour/outcome';
 export {
   discardSchema,

@@ -3,6 +3,7 @@ import type { Pour } from '@zero-pour/contracts';
 import type { Shop } from './context';
 import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
+import { judgeTimes, type FormatMoment } from './judgeTimes';
 import { pourTitle } from './pourTitle';
 import type { Moment, TimePlan } from './timePlan';
 
@@ -93,24 +94,19 @@ function kilnClashes(rows: readonly BoardRow[]): BoardConflict[] {
   return out;
 }
 
-/** What does not fit on the board, gravest first: kilns asked for twice, hands needed when the bench is closed. */
+/** What does not fit on the board: kilns asked for twice, then what the clock says against each pour. */
 export function boardConflicts(
   rows: readonly BoardRow[],
-  formatMoment: (at: number) => string,
+  now: number,
+  formatMoment: FormatMoment,
 ): BoardConflict[] {
-  const hours = rows.flatMap((row): BoardConflict[] => {
-    const times = row.times;
-    const first = times?.conflicts[0];
-    if (!times || !first) return [];
-    const way =
-      times.civilZero === null
-        ? 'Allow it, or hold longer.'
-        : `Pour ${formatMoment(times.civilZero)} instead, or hold longer.`;
-    return [{
-      row,
-      civilZero: times.civilZero,
-      judgement: { rule: 'bench closed', weight: 'watch', lead: `Pour ${row.pour.number}, bench closed.`, why: say`${first.what} falls at ${formatMoment(first.at)}. ${way}` },
-    }]; // prettier-ignore
+  const clock = rows.flatMap((row): BoardConflict[] => {
+    const judgement = row.times && judgeTimes(row.times, now, formatMoment)[0];
+    if (!row.times || !judgement) return [];
+    const civilZero = row.times.kilnStarted ? null : row.times.civilZero;
+    return [
+      { row, civilZero, judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` } },
+    ];
   });
-  return [...kilnClashes(rows), ...hours];
+  return [...kilnClashes(rows), ...clock];
 }

@@ -196,7 +196,7 @@ function kilnMoments(context: PourContext, burnout: BurnoutPlan, kilnIn: number)
       stage: 'burnout',
       at: kilnIn + hand.atH * HOUR_MS,
       what: say`${hand.what}`,
-      detail: say`${kiln?.name ?? ''}, ${quantity(hand.atH, 'h')} after kiln in`,
+      detail: say`${kiln?.name ?? ''}`,
       done: doc.burnout.hands[String(i)] !== undefined || poured,
       hand: i,
     })),
@@ -230,13 +230,10 @@ export function planTimes(
   const kilnIn = started ?? zero - burnoutH * HOUR_MS;
   const hours = durations(context, print);
   const moments = burnout.curve.segments.flatMap((s) => s.hands);
-  const back = countBack(
-    zero,
-    workSteps(context, pendingStages(context), hours),
-    burnoutH,
-    moments,
-    settings.benchHours,
-  );
+  // Once the flask is in, its hours are what they are: the hands-on moments count from the real start.
+  const kilnH = (zero - kilnIn) / HOUR_MS;
+  const steps = workSteps(context, pendingStages(context), hours);
+  const back = countBack(zero, steps, kilnH, moments, settings.benchHours);
   const planned: Block[] = back.steps
     .filter((s) => s.key !== 'set')
     .map((s) => ({ stage: s.key as StageKey, from: s.from, to: s.to, state: 'planned' }));

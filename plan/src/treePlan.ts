@@ -4,14 +4,18 @@ import {
   coneVolumeCm3,
   cylinderMm3,
   judgeClearance,
+  measureStance,
+  NO_ROTATION,
   layOutTree,
   type Judgement,
+  type Rotation,
+  type Stance,
   type TreeForm,
   type TreeLayout,
   volumeOfWeighedPrint,
 } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
-import { partsOf, type PourContext } from './context';
+import { partsOf, type Part, type PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
 import { known, lacking, missing, type Planned } from './planned';
@@ -120,6 +124,21 @@ function buttonFigure(flask: NonNullable<PourContext['flask']>, patterns: Figure
   );
 }
 
+/** Turns that bring an axis of the file upright, along the gate. */
+const HANGING: Record<'x' | 'y' | 'z', Rotation> = {
+  x: { xDeg: 0, yDeg: -90, zDeg: 0 },
+  y: { xDeg: 90, yDeg: 0, zDeg: 0 },
+  z: NO_ROTATION,
+};
+
+/** The part as it hangs on its gate. */
+function hangingStance({ doc }: PourContext, part: Part): Stance {
+  const hangs = doc.sprue.hangs ?? 'as printed';
+  return hangs === 'as printed'
+    ? part.stance
+    : measureStance(part.pattern.measure.supportPointsMm, HANGING[hangs]);
+}
+
 function treeForm({ doc, flask }: PourContext): TreeForm {
   const heavy = doc.brief.castClass === 'heavy';
   return {
@@ -147,12 +166,15 @@ export function planTree(
   const factor = scale.percent.value / 100;
   const form = treeForm(context);
   const layout = layOutTree(
-    gates.map(({ part, gates: g }) => ({
-      count: part.count,
-      cylinderDiameterMm: part.stance.cylinderDiameterMm * factor,
-      cylinderLengthMm: part.stance.heightMm * factor,
-      gateLengthMm: g.lengthMm,
-    })),
+    gates.map(({ part, gates: g }) => {
+      const stance = hangingStance(context, part);
+      return {
+        count: part.count,
+        cylinderDiameterMm: stance.cylinderDiameterMm * factor,
+        cylinderLengthMm: stance.heightMm * factor,
+        gateLengthMm: g.lengthMm,
+      };
+    }),
     form,
   );
   const byVolume = patternsByVolume(context, scale);

@@ -16,11 +16,13 @@ const port = Number(process.env['ZP_PORT'] ?? 4680);
 
 /** The demo is made for the day it is started on; a folder from another day is made anew. */
 const DAY_FILE = 'demo-day.txt';
-const today = new Date().toDateString();
+/** ZP_DEMO_NOW dates the demo from another moment, for pictures that can be made again. */
+const demoNow = new Date(process.env['ZP_DEMO_NOW'] ?? Date.now());
+const today = demoNow.toDateString();
 
 async function demoShop() {
   const { createDemoShop } = await import('@zero-pour/demo');
-  return createDemoShop(new Date());
+  return createDemoShop(demoNow);
 }
 
 /** Clears a demo of another day; never touches a folder that is not a demo. */

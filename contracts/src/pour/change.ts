@@ -11,7 +11,7 @@ export const fieldChangeSchema = z.strictObject({
         .max(60)
         .refine((key) => key !== '__proto__', 'not a field'),
     )
-    .min(2)
+    .min(1)
     .max(5),
   value: z.json(),
 });

@@ -33,7 +33,11 @@ const stepsSchema = z.record(z.string().max(40), stepRecordSchema);
 
 export const cleanStageSchema = z.strictObject({ steps: stepsSchema, note: noteSchema.optional() });
 
+/** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
+export const HANGS = ['as printed', 'x', 'y', 'z'] as const;
+
 export const sprueStageSchema = z.strictObject({
+  hangs: z.enum(HANGS).optional(),
   flaskId: idSchema.optional(),
   arrangement: z.enum(['straight', 'rings']),
   tiltDeg: z.number().min(0).max(80),

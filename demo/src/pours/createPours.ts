@@ -8,14 +8,17 @@ import { planOf, type PourStory } from './pourStory';
 const POUR_HOUR = 9;
 const POUR_MINUTE = 15;
 
-/** A pour hour some days from today, moved off Sundays. */
+/** A pour hour some days from today; neither it nor the day before, when the kiln is loaded, is a Sunday. */
 function morning(now: Date, days: number): Date {
   const day = new Date(now);
   day.setDate(day.getDate() + days);
-  if (day.getDay() === 0) day.setDate(day.getDate() + (days < 0 ? -1 : 1));
+  while (day.getDay() <= 1) day.setDate(day.getDate() + (days < 0 ? -1 : 1));
   day.setHours(POUR_HOUR, POUR_MINUTE, 0, 0);
   return day;
 }
+
+/** The next such morning after another. */
+const morningAfter = (other: Date): Date => morning(other, 1);
 
 function patternOf(story: PourStory, patterns: readonly Pattern[]): Pattern {
   const pattern = patterns.find((p) => p.name === story.pattern);
@@ -48,7 +51,7 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
 /** In the kiln for an hour and twenty-four minutes: the flask is to be turned next. */
 function createInKiln(pattern: Pattern, now: Date): Pour {
   const kilnIn = new Date(now.getTime() - 84 * 60_000);
-  let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18)));
+  let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18.5)));
   doc = printed(doc, hoursFrom(kilnIn, -27), hoursFrom(kilnIn, -23.5), [
     'good',
     'good',
@@ -80,7 +83,7 @@ function createPrinting(pattern: Pattern, now: Date): Pour {
 
 /** Planned as far as its scale, to be poured a day later. */
 const createPlanned = (pattern: Pattern, now: Date): Pour =>
-  asPour(PLANNED_POUR, planOf(PLANNED_POUR, pattern, morning(now, 4)), hoursFrom(now, -2));
+  asPour(PLANNED_POUR, planOf(PLANNED_POUR, pattern, morningAfter(morning(now, 2))), hoursFrom(now, -2));
 
 /** Twelve pours in the record and three in work, with times relative to `now`. */
 export function createDemoPours(patterns: readonly Pattern[], now: Date): Pour[] {

@@ -34,6 +34,9 @@ export interface PourStory {
   rings?: boolean;
   rotation?: Rotation;
   gates?: number;
+  gateLengthMm?: number;
+  hangs?: 'x' | 'y' | 'z';
+  mainSprueLengthMm?: number;
   holdMm?: { mm: number; surface: 'outer' | 'inner' };
   boricPercent?: number;
   again?: number;
@@ -70,13 +73,21 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
     },
     wayUp: {
       rotations: { [patternId]: story.rotation ?? NO_ROTATION },
-      gates: { [patternId]: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: 4 } },
+      gates: {
+        [patternId]: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: story.gateLengthMm ?? 4 },
+      },
     },
     sprue: {
       ...doc.sprue,
       flaskId: demoItemId('flask', story.flask),
+      ...(story.hangs ? { hangs: story.hangs } : {}),
       ...(story.rings
-        ? { arrangement: 'rings', mainSprueDiameterMm: 8, mainSprueLengthMm: 45, tiltDeg: 45 }
+        ? {
+            arrangement: 'rings' as const,
+            mainSprueDiameterMm: 6,
+            mainSprueLengthMm: story.mainSprueLengthMm ?? 32,
+            tiltDeg: 45,
+          }
         : {}),
     },
     invest: {

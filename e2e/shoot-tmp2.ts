@@ -1,0 +1,13 @@
+import { chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, chromiumPath } from './browser';
+const base='http://127.0.0.1:4680';
+const b = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
+const p = await b.newPage({ viewport: { width:1280, height:800 } });
+p.on('pageerror', e => console.log('PAGEERROR', e.message.slice(0,600)));
+await p.goto(base+'/pours/bd1c4eac-2da3-8d07-ac3f-751d95769517/scale'); await p.waitForLoadState('networkidle');
+await p.getByRole('button',{name:/^Metal .*show the working/}).click(); await p.waitForTimeout(700);
+await p.screenshot({path:'/tmp/shots/working.png'});
+await p.keyboard.press('Escape'); await p.waitForTimeout(300);
+await p.keyboard.press('/'); await p.waitForTimeout(400); await p.keyboard.type('limpet'); await p.waitForTimeout(800);
+await p.screenshot({path:'/tmp/shots/find.png'});
+await b.close();

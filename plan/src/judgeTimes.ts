@@ -1,0 +1,45 @@
+import { HOUR_MS, MINUTE_MS, quantity, say, type Judgement } from '@zero-pour/core';
+import type { TimePlan } from './timePlan';
+
+/** How a moment is written; the reader's clock is not core's business. */
+export type FormatMoment = (at: number) => string;
+
+/** Later than wanted by less than this is no matter. */
+const LATER_MIN = 5;
+
+/** The way out of a moment that falls when the bench is closed. */
+function wayOut(times: TimePlan, formatMoment: FormatMoment): string {
+  const canMove = times.civilZero !== null && !times.kilnStarted;
+  return canMove
+    ? `Be there, pour ${formatMoment(times.civilZero ?? 0)} instead, or hold longer.`
+    : 'Be there, or hold longer.';
+}
+
+/** What the clock says against a plan: bench closed, later than wanted, should have begun. */
+export function judgeTimes(times: TimePlan, now: number, formatMoment: FormatMoment): Judgement[] {
+  if (times.poured) return [];
+  const out = times.conflicts.map((conflict, i): Judgement => ({
+    rule: `bench closed ${i}`,
+    weight: 'watch',
+    lead: 'Bench closed.',
+    why: say`${conflict.what} falls at ${formatMoment(conflict.at)}. ${wayOut(times, formatMoment)}`,
+  }));
+  if (times.wanted !== undefined && times.zero - times.wanted > LATER_MIN * MINUTE_MS) {
+    const hours = quantity((times.zero - times.wanted) / HOUR_MS, 'h');
+    out.push({
+      rule: 'later',
+      weight: 'watch',
+      lead: 'Later than wanted.',
+      why: say`The kiln is through at ${formatMoment(times.zero)}, ${hours} after the wanted hour.`,
+    });
+  }
+  if (!times.kilnStarted && times.start < now - MINUTE_MS) {
+    out.push({
+      rule: 'late start',
+      weight: 'fix',
+      lead: 'Should have begun.',
+      why: say`The first step left was to begin ${formatMoment(times.start)}. Set a later pour in the brief.`,
+    });
+  }
+  return out;
+}

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { BoardRow } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { busyRows } from './busyStretches';
+import type { TimeAxis } from './timeAxis';
+
+const props = defineProps<{
+  rows: readonly BoardRow[];
+  axis: TimeAxis;
+  top: number;
+  width: number;
+  stretch: { from: number; to: number };
+}>();
+
+/** As many machines as there is room for. */
+const MOST = 4;
+const PITCH = 33;
+const shown = computed(() => {
+  const all = busyRows(props.rows);
+  return [...all.slice(0, -1).slice(0, MOST - 1), ...all.slice(-1)];
+});
+const COLOURS = { kiln: '#c2592c', printer: '#12555a', hands: '#24211d' };
+const bars = (stretches: readonly { from: number; to: number; label: string }[]) =>
+  stretches
+    .filter((s) => s.to > props.stretch.from && s.from < props.stretch.to)
+    .map((s) => {
+      const x = props.axis.x(Math.max(s.from, props.stretch.from));
+      return { ...s, x, w: Math.max(4, props.axis.x(Math.min(s.to, props.stretch.to)) - x) };
+    });
+</script>
+
+<template>
+  <g>
+    <line x1="0" :x2="width" :y1="top" :y2="top" stroke="#b9ae9b" stroke-width="2" />
+    <text x="14" :y="top + 22" class="head">Benches</text>
+    <g v-for="(row, i) in shown" :key="row.name">
+      <text x="14" :y="top + 52 + i * PITCH" class="name">{{ row.name }}</text>
+      <g v-for="bar in bars(row.stretches)" :key="bar.from + bar.label">
+        <rect :x="bar.x" :y="top + 37 + i * PITCH" :width="bar.w" height="21" :fill="COLOURS[row.kind]" />
+        <text v-if="bar.label && bar.w > 24" :x="bar.x + 6" :y="top + 52 + i * PITCH" class="label">{{
+          bar.label
+        }}</text>
+      </g>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.head {
+  font: 700 13px var(--text);
+  fill: var(--mute);
+}
+.name {
+  font: 14px var(--text);
+  fill: var(--ink);
+}
+.label {
+  font: 12.5px var(--mono);
+  fill: #fff;
+}
+</style>

@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { closedSpans, STAGES, type BenchHours } from '@zero-pour/core';
+import { valueOf, type Block, type BoardRow } from '@zero-pour/plan';
+import { useElementSize } from '@vueuse/core';
+import { computed, useTemplateRef } from 'vue';
+import { formatMoment } from '../time/formatMoment';
+import { format } from 'date-fns';
+import BenchRows from './BenchRows.vue';
+import { profileSlices } from './profileSlices';
+import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
+
+const props = defineProps<{ rows: readonly BoardRow[]; now: number; benchHours: BenchHours }>();
+const emit = defineEmits<{ open: [row: BoardRow] }>();
+
+const HEAD = 62;
+const ROW = 130;
+const frame = useTemplateRef<HTMLElement>('frame');
+const { width } = useElementSize(frame, { width: 920, height: 0 });
+const narrow = computed(() => width.value < 560);
+const labelWidth = computed(() => (narrow.value ? 104 : 150));
+
+const timed = computed(() => props.rows);
+const stretch = computed(() => boardStretch(props.rows, props.now, narrow.value));
+const axis = computed(() =>
+  timeAxis(stretch.value.from, stretch.value.to, labelWidth.value, width.value - 8),
+);
+const nights = computed(() => closedSpans(props.benchHours, stretch.value.from, stretch.value.to));
+const benchTop = computed(() => HEAD + timed.value.length * ROW);
+const height = computed(() => benchTop.value + 176);
+
+const NAMES = new Map<string, string>(STAGES.map((s) => [s.key, s.name.toLowerCase()]));
+const shownBlocks = (blocks: readonly Block[]) =>
+  blocks
+    .filter((b) => b.to > stretch.value.from && b.from < stretch.value.to)
+    .map((block) => {
+      const x = axis.value.x(Math.max(block.from, stretch.value.from));
+      const w = Math.max(3, axis.value.x(Math.min(block.to, stretch.value.to)) - x - 1.5);
+      const name = NAMES.get(block.stage) ?? block.stage;
+      return { ...block, x, w, name, label: w > name.length * 6.6 + 8 ? name : '' };
+    });
+
+const lanes = computed(() =>
+  timed.value.map((row, i) => {
+    const top = HEAD + i * ROW;
+    const burnout = valueOf(row.plan.burnout);
+    const times = row.times;
+    const slices =
+      burnout && times
+        ? profileSlices(
+            burnout.curve,
+            times.kilnIn,
+            times.poured ? times.zero : Math.max(times.kilnEnds, times.zero),
+            axis.value,
+            62,
+          )
+        : [];
+    return {
+      row,
+      top,
+      times,
+      slices,
+      blocks: shownBlocks(times?.blocks ?? []),
+      kilnLabel: slices[0] && times ? kilnLabel(times.kilnIn) : undefined,
+      shows: (at: number) => at >= stretch.value.from && at <= stretch.value.to,
+    };
+  }),
+);
+/** The burnout's name stands left of the profile, at its foot; above its start where there is no room. */
+function kilnLabel(kilnIn: number): { x: number; dy: number; anchor: 'start' | 'end' } {
+  const x = axis.value.x(kilnIn);
+  if (x - labelWidth.value > 110) return { x: x - 8, dy: 112, anchor: 'end' };
+  return { x: Math.max(x, labelWidth.value) + 3, dy: 55, anchor: 'start' };
+}
+/** The zero's time stands left of its mark where there is no room to the right. */
+const zeroLeft = (at: number): boolean => axis.value.x(at) > width.value - 110;
+const fits = (text: string, px: number): string =>
+  text.length * 6.9 <= px ? text : `${text.slice(0, Math.floor(px / 6.9) - 1)}…`;
+</script>
+
+<template>
+  <div ref="frame" class="sheet chart">
+    <svg :width="width" :height="height" role="group" aria-label="Pours on the time axis">
+      <defs>
+        <pattern id="closed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="6" height="6" fill="#efe9dd" />
+          <line x1="0" y1="0" x2="0" y2="6" stroke="#e0d7c6" stroke-width="2" />
+        </pattern>
+      </defs>
+      <rect
+        v-for="night in nights"
+        :key="night.from"
+        :x="axis.x(night.from)"
+        :y="HEAD - 24"
+        :width="Math.max(0, axis.x(night.to) - axis.x(night.from))"
+        :height="height - HEAD + 14"
+        fill="url(#closed)"
+      />
+      <g v-for="day in dayMarks(stretch)" :key="day.at">
+        <line :x1="axis.x(day.at)" :x2="axis.x(day.at)" y1="8" :y2="height - 10" stroke="#d6cdbd" />
+        <text v-if="axis.x(day.at) < width - 78" :x="axis.x(day.at) + 5" y="22" class="day">
+          {{ day.label }}
+        </text>
+      </g>
+      <text
+        v-for="hour in hourMarks(stretch, width - labelWidth)"
+        :key="hour.at"
+        :x="axis.x(hour.at)"
+        y="48"
+        class="hour"
+      >
+        {{ hour.label }}
+      </text>
+      <g v-for="lane in lanes" :key="lane.row.pour.id">
+        <line x1="0" :x2="width" :y1="lane.top" :y2="lane.top" stroke="#d6cdbd" />
+        <a
+          :href="`/pours/${lane.row.pour.id}`"
+          :aria-label="`Open pour ${lane.row.pour.number}, ${lane.row.title}`"
+          @click.prevent="emit('open', lane.row)"
+        >
+          <rect x="0" :y="lane.top" :width="labelWidth" :height="ROW" fill="transparent" />
+          <text x="14" :y="lane.top + 26" class="small">Pour</text>
+          <text x="14" :y="lane.top + 57" class="number">{{ lane.row.pour.number }}</text>
+          <text x="14" :y="lane.top + 82" class="title">{{ fits(lane.row.title, labelWidth - 18) }}</text>
+          <text x="14" :y="lane.top + 100" class="small">
+            {{ fits(lane.row.plan.context.alloy?.name ?? 'no metal yet', labelWidth - 18) }}
+          </text>
+        </a>
+        <text v-if="!lane.times" :x="labelWidth + 12" :y="lane.top + 60" class="small">
+          No pour time yet: open the brief and set one.
+        </text>
+        <g v-for="block in lane.blocks" :key="block.stage + block.from">
+          <rect :x="block.x" :y="lane.top + 18" :width="block.w" height="26" :class="['block', block.state]">
+            <title>
+              {{ block.name }}, {{ block.state }}: {{ formatMoment(block.from, now) }} to
+              {{ formatMoment(block.to, now) }}
+            </title>
+          </rect>
+          <text v-if="block.label" :x="block.x + 5" :y="lane.top + 35" :class="['blockname', block.state]">
+            {{ block.label }}
+          </text>
+        </g>
+        <rect
+          v-for="slice in lane.slices"
+          :key="slice.x"
+          :x="slice.x"
+          :y="lane.top + 116 - slice.height"
+          :width="slice.width"
+          :height="slice.height"
+          :fill="slice.colour"
+        />
+        <template v-if="lane.times">
+          <text
+            v-if="lane.kilnLabel"
+            :x="lane.kilnLabel.x"
+            :y="lane.top + lane.kilnLabel.dy"
+            :text-anchor="lane.kilnLabel.anchor"
+            class="small"
+          >
+            burnout{{ lane.row.plan.context.kiln ? `, ${lane.row.plan.context.kiln.name}` : '' }}
+          </text>
+          <template v-for="(moment, i) in lane.times.moments" :key="i">
+            <path
+              v-if="moment.stage !== 'pour' && lane.shows(moment.at)"
+              :d="`M${axis.x(moment.at)} ${lane.top + 117}l-5.5 9h11z`"
+              :fill="moment.done ? '#8f9698' : '#12555a'"
+            />
+          </template>
+          <g v-if="lane.shows(lane.times.zero)" class="zero">
+            <line
+              :x1="axis.x(lane.times.zero)"
+              :x2="axis.x(lane.times.zero)"
+              :y1="lane.top + 24"
+              :y2="lane.top + 117"
+            />
+            <ellipse :cx="axis.x(lane.times.zero)" :cy="lane.top + 14" rx="9" ry="11" />
+            <text
+              :x="axis.x(lane.times.zero) + (zeroLeft(lane.times.zero) ? -16 : 16)"
+              :y="lane.top + 19"
+              :text-anchor="zeroLeft(lane.times.zero) ? 'end' : 'start'"
+            >
+              {{ formatMoment(lane.times.zero, now) }}
+            </text>
+          </g>
+        </template>
+      </g>
+      <BenchRows :rows="timed" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
+      <line :x1="axis.x(now)" :x2="axis.x(now)" y1="34" :y2="benchTop" stroke="#24211d" stroke-width="1.5" />
+      <text :x="axis.x(now) + 5" y="60" class="now">{{ format(now, 'HH:mm') }}</text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  overflow: hidden;
+  min-width: 0;
+}
+svg {
+  display: block;
+}
+text {
+  font-family: var(--text);
+  fill: var(--ink);
+}
+.day {
+  font-size: 14px;
+  font-weight: 650;
+}
+.hour {
+  font: 11.5px var(--mono);
+  fill: #71675a;
+  text-anchor: middle;
+}
+.small {
+  font-size: 13px;
+  fill: var(--mute);
+}
+.title {
+  font-size: 13.5px;
+}
+.number {
+  font: 700 30px var(--mono);
+}
+.block {
+  fill: var(--wax2);
+  stroke: var(--wax);
+}
+.block.done {
+  fill: var(--metal);
+  stroke: #7b8284;
+}
+.block.running {
+  fill: #f6d9c4;
+  stroke: var(--melt);
+  stroke-width: 2;
+}
+.blockname {
+  font-size: 12px;
+  fill: var(--wax);
+  pointer-events: none;
+}
+.blockname.done {
+  fill: #1e2122;
+}
+.blockname.running {
+  fill: #8f330b;
+}
+.zero line {
+  stroke: var(--melt);
+  stroke-width: 3;
+}
+.zero ellipse {
+  fill: var(--sheet);
+  stroke: var(--melt);
+  stroke-width: 4;
+}
+.zero text {
+  font: 700 14px var(--mono);
+  fill: var(--melt-text);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+.now {
+  font: 700 12.5px var(--mono);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+a:focus-visible rect {
+  stroke: var(--melt);
+  stroke-width: 3;
+}
+</style>

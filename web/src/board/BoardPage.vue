@@ -1,0 +1,212 @@
+<script setup lang="ts">
+import { formatPhrase } from '@zero-pour/core';
+import {
+  boardConflicts,
+  boardRows,
+  nextHandsOn,
+  type BoardConflict,
+  type BoardRow,
+  type HandsOnEntry,
+} from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { useNewPour } from '../pour/useNewPour';
+import { useSlowNow } from '../state/clock';
+import { useNotices } from '../state/notices';
+import { usePours } from '../state/pourStore';
+import { useShop } from '../state/shopStore';
+import { useUnits } from '../state/unitStore';
+import { formatDay, formatLeft, formatMoment } from '../time/formatMoment';
+import BoardChart from './BoardChart.vue';
+import EmptyShop from './EmptyShop.vue';
+
+const NEXT_SHOWN = 7;
+
+const shop = useShop();
+const pours = usePours();
+const units = useUnits();
+const notices = useNotices();
+const router = useRouter();
+const newPour = useNewPour();
+const now = useSlowNow();
+
+const rows = computed(() => boardRows(pours.open, shop.shop));
+const next = computed(() => nextHandsOn(rows.value));
+const conflicts = computed(() => boardConflicts(rows.value, now.value, (at) => formatMoment(at, now.value)));
+const more = shallowRef(false);
+const shownNext = computed(() => (more.value ? next.value : next.value.slice(0, NEXT_SHOWN)));
+
+const open = (row: BoardRow): void => void router.push(`/pours/${row.pour.id}`);
+const title = (entry: HandsOnEntry): string =>
+  formatPhrase(entry.what, units.choice) + (entry.stage === 'pour' ? ` ${entry.row.pour.number}` : '');
+
+function tick(entry: HandsOnEntry): void {
+  pours.set(entry.row.pour.id, ['burnout', 'hands', String(entry.hand)], new Date().toISOString());
+  notices.tell(`${formatPhrase(entry.what, units.choice)}: done.`, {
+    label: 'Undo',
+    run: () => pours.undo(),
+  });
+}
+function move(conflict: BoardConflict): void {
+  if (conflict.civilZero === null) return;
+  pours.set(conflict.row.pour.id, ['brief', 'zeroAt'], new Date(conflict.civilZero).toISOString());
+  notices.tell(`Pour ${conflict.row.pour.number} is at ${formatMoment(conflict.civilZero, now.value)} now.`, {
+    label: 'Undo',
+    run: () => pours.undo(),
+  });
+}
+</script>
+
+<template>
+  <div class="page board">
+    <EmptyShop v-if="shop.isEmpty && rows.length === 0" class="empty" />
+    <template v-else>
+      <section>
+        <div class="page-head">
+          <h1>Counting back from zero</h1>
+          <span class="mute"
+            >{{ formatDay(now) }}{{ shop.settings.shopName ? ` · ${shop.settings.shopName}` : '' }}</span
+          >
+          <span class="spacer" />
+          <v-btn variant="flat" @click="newPour()">New pour <kbd class="on-button">N</kbd></v-btn>
+        </div>
+        <BoardChart
+          v-if="rows.length > 0"
+          :rows="rows"
+          :now="now"
+          :bench-hours="shop.settings.benchHours"
+          @open="open"
+        />
+        <p v-else class="sheet nothing">
+          No pour is in work. Start one with <kbd>N</kbd>, or repeat one from the
+          <router-link to="/record">record</router-link>.
+        </p>
+      </section>
+      <aside aria-label="Next hands-on">
+        <h2>Next hands-on</h2>
+        <ol class="hands">
+          <li v-for="(entry, i) in shownNext" :key="i" :class="{ now: i === 0, late: entry.at < now }">
+            <span class="t num">{{ formatLeft(entry.at, now) }}</span>
+            <span>
+              <router-link :to="`/pours/${entry.row.pour.id}/${entry.stage}`" class="what">{{
+                title(entry)
+              }}</router-link>
+              <span class="d">
+                Pour {{ entry.row.pour.number
+                }}<template v-if="entry.detail.length">
+                  · {{ formatPhrase(entry.detail, units.choice) }}</template
+                >
+                · {{ formatMoment(entry.at, now) }}<template v-if="entry.at < now">, late</template>
+              </span>
+            </span>
+            <v-btn
+              v-if="entry.hand !== undefined && entry.row.times?.kilnStarted && i < 3"
+              size="small"
+              :aria-label="`${title(entry)}: done`"
+              @click="tick(entry)"
+              >Done</v-btn
+            >
+          </li>
+        </ol>
+        <p v-if="next.length === 0" class="mute">Nothing waits for hands.</p>
+        <button v-if="next.length > NEXT_SHOWN" type="button" class="text-button" @click="more = !more">
+          {{ more ? 'Fewer' : `${next.length - NEXT_SHOWN} more` }}
+        </button>
+        <div
+          v-for="conflict in conflicts"
+          :key="conflict.row.pour.id + conflict.judgement.rule"
+          class="conflict"
+        >
+          <p>
+            <span class="num weight">{{ conflict.judgement.weight }}</span>
+            <b>{{ conflict.judgement.lead }}</b>
+            {{ formatPhrase(conflict.judgement.why, units.choice) }}
+          </p>
+          <v-btn v-if="conflict.civilZero !== null" size="small" class="mt-2" @click="move(conflict)">
+            Move to {{ formatMoment(conflict.civilZero, now) }}
+          </v-btn>
+        </div>
+      </aside>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.board {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 292px;
+  gap: 22px;
+}
+.empty {
+  grid-column: 1 / -1;
+}
+.on-button {
+  background: none;
+  border-color: #7fa6a8;
+  color: #fff;
+  margin-left: 8px;
+}
+.nothing {
+  padding: 28px;
+}
+aside h2 {
+  margin-top: 14px;
+}
+.hands {
+  list-style: none;
+  padding: 0;
+  margin: 2px 0 8px;
+}
+.hands li {
+  display: grid;
+  grid-template-columns: 92px 1fr auto;
+  gap: 2px 10px;
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line);
+  align-items: start;
+}
+.t {
+  font-weight: 700;
+  font-size: 16.5px;
+}
+.now .t,
+.late .t {
+  color: var(--melt-text);
+}
+.what {
+  font-weight: 650;
+  color: var(--ink);
+  text-decoration: none;
+  display: block;
+}
+.what:hover {
+  text-decoration: underline;
+}
+.d {
+  font-size: 13.5px;
+  color: var(--mute);
+}
+.conflict {
+  margin-top: 12px;
+  padding: 9px 12px;
+  border-left: 4px solid var(--amber);
+  background: #faefd8;
+  font-size: 14px;
+}
+.weight {
+  margin-right: 6px;
+  font-size: 12px;
+  color: #855300;
+}
+@media (max-width: 980px) {
+  .board {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    grid-row: 1;
+  }
+  .empty + aside {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { shallowRef } from 'vue';
+import { useNewPour } from '../pour/useNewPour';
+import { useNotices } from '../state/notices';
+import { useShop } from '../state/shopStore';
+
+const shop = useShop();
+const notices = useNotices();
+const newPour = useNewPour();
+const filling = shallowRef(false);
+
+async function fill(): Promise<void> {
+  filling.value = true;
+  await shop.loadDemo().catch((error: unknown) => notices.wrong(error));
+  filling.value = false;
+}
+
+const STEPS = [
+  { to: '/shop/alloy', what: 'Your metals', why: 'from the book, with temperatures and shrink' },
+  { to: '/shop/flask', what: 'Your flasks', why: 'inner diameter, height, sprue base' },
+  { to: '/shop/powder', what: 'Your powder', why: 'ratio, working and set time' },
+  { to: '/shop/kiln', what: 'Your kiln and a programme', why: 'so that it can count back' },
+  { to: '/resins', what: 'Your resin and printer', why: 'with the seconds you print at' },
+] as const;
+</script>
+
+<template>
+  <section class="empty-shop">
+    <h1>An empty shop</h1>
+    <p class="lead">
+      Zero is the moment of the pour. Say when it is to be, and everything before it is counted back: what to
+      weigh, mix, set, and when to put the flask in.
+    </p>
+    <div class="ways">
+      <div>
+        <h2>Begin with what you have</h2>
+        <ol>
+          <li v-for="step in STEPS" :key="step.to">
+            <router-link :to="step.to">{{ step.what }}</router-link> <span class="mute">{{ step.why }}</span>
+          </li>
+        </ol>
+        <p class="mute">Or start a pour at once and leave open what you do not know yet.</p>
+        <v-btn class="mt-3" variant="flat" @click="newPour()">New pour</v-btn>
+      </div>
+      <div>
+        <h2>Or look around first</h2>
+        <p>
+          A made-up casting room with its resins, flasks and kilns, twelve pours in the record and three in
+          work.
+        </p>
+        <v-btn class="mt-3" :loading="filling" @click="fill">Fill with the demo shop</v-btn>
+        <p class="mute mt-2">It goes into this data folder. Use another folder for your own work.</p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.lead {
+  max-width: 62ch;
+  font-size: 17px;
+  margin: 8px 0 22px;
+}
+.ways {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(290px, 1fr));
+  gap: 28px 48px;
+}
+h2 {
+  border-bottom: 1px solid var(--line2);
+  padding-bottom: 4px;
+  margin-bottom: 8px;
+}
+ol {
+  padding-left: 22px;
+  margin: 0 0 10px;
+}
+li {
+  padding: 4px 0;
+}
+</style>

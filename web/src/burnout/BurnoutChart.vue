@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import {
+  CARBON_C,
+  closedSpans,
+  formatQuantity,
+  HOUR_MS,
+  shownUnit,
+  type BenchHours,
+  type ProgrammeCurve,
+} from '@zero-pour/core';
+import type { TimePlan } from '@zero-pour/plan';
+import { useElementSize } from '@vueuse/core';
+import { format } from 'date-fns';
+import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
+import { useUnits } from '../state/unitStore';
+import { BASE_LAYOUT, CHART_AXIS, CHART_CONFIG, loadPlotly, type Data, type Layout } from './plotly';
+
+/** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
+const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; benchHours: BenchHours }>();
+const units = useUnits();
+const box = useTemplateRef<HTMLElement>('box');
+const { width } = useElementSize(box);
+const ready = shallowRef(false);
+let plotly: Awaited<ReturnType<typeof loadPlotly>> | undefined;
+
+const degrees = computed(() => shownUnit('degC', units.choice));
+const shown = (tempC: number): number => tempC * degrees.value.factor + degrees.value.offset;
+/** Local wall time without a zone: the chart draws what it is given. */
+const wall = (at: number): string => format(at, 'yyyy-MM-dd HH:mm:ss');
+const xOf = (h: number): string | number => (props.times ? wall(props.times.kilnIn + h * HOUR_MS) : h);
+const zeroH = computed(() =>
+  props.times ? (props.times.zero - props.times.kilnIn) / HOUR_MS : props.curve.totalH,
+);
+
+const points = computed(() => {
+  const own = props.curve.points.map((p) => ({ h: p.h, tempC: p.tempC }));
+  const last = own.at(-1);
+  // Ready before the wanted hour: the kiln holds until zero.
+  return last && zeroH.value > last.h ? [...own, { h: zeroH.value, tempC: last.tempC }] : own;
+});
+
+const data = computed<Data[]>(() => [
+  {
+    type: 'scatter',
+    mode: 'lines',
+    x: points.value.map((p) => xOf(p.h)),
+    y: points.value.map((p) => shown(p.tempC)),
+    line: { color: '#24211D', width: 2.4 },
+    text: points.value.map(
+      (p) => `${formatQuantity({ value: p.tempC, unit: 'degC' }, units.choice)}, ${p.h.toFixed(1)} h`,
+    ),
+    hoverinfo: 'text',
+  },
+  {
+    type: 'scatter',
+    mode: 'markers',
+    x: hands.value.map((hand) => xOf(hand.atH)),
+    y: hands.value.map(() => shown(0)),
+    marker: { symbol: 'triangle-up', size: 12, color: '#12555A' },
+    text: hands.value.map((hand) => hand.what),
+    hoverinfo: 'text',
+    cliponaxis: false,
+  },
+]);
+const hands = computed(() => [{ atH: 0, what: 'Kiln in' }, ...props.curve.segments.flatMap((s) => s.hands)]);
+
+function closedShapes(): Partial<Layout>['shapes'] {
+  const { times } = props;
+  if (!times) return [];
+  return closedSpans(props.benchHours, times.kilnIn, Math.max(times.zero, times.kilnEnds) + HOUR_MS).map(
+    (span) => ({
+      type: 'rect',
+      layer: 'below',
+      xref: 'x',
+      yref: 'paper',
+      x0: wall(span.from),
+      x1: wall(span.to),
+      y0: 0,
+      y1: 1,
+      line: { width: 0 },
+      fillcolor: '#EAE2D2',
+    }),
+  );
+}
+
+const layout = computed<Partial<Layout>>(() => {
+  const zero = xOf(zeroH.value);
+  return {
+    ...BASE_LAYOUT,
+    width: width.value,
+    height: 320,
+    xaxis: {
+      ...CHART_AXIS,
+      ...(props.times
+        ? { type: 'date', tickformat: '%H:%M\n%a %-d %b' }
+        : { title: { text: 'hours from kiln in' } }),
+    },
+    yaxis: { ...CHART_AXIS, range: [shown(0), shown(820)], ticksuffix: ` ${degrees.value.suffix}` },
+    shapes: [
+      ...(closedShapes() ?? []),
+      {
+        type: 'line',
+        xref: 'paper',
+        yref: 'y',
+        x0: 0,
+        x1: 1,
+        y0: shown(CARBON_C),
+        y1: shown(CARBON_C),
+        line: { color: '#D9541E', width: 1.4, dash: 'dot' },
+      },
+      {
+        type: 'line',
+        xref: 'x',
+        yref: 'paper',
+        x0: zero,
+        x1: zero,
+        y0: 0,
+        y1: 1.02,
+        line: { color: '#D9541E', width: 3 },
+      },
+    ],
+    annotations: [
+      {
+        xref: 'paper',
+        yref: 'y',
+        x: 0.01,
+        y: shown(CARBON_C),
+        yshift: 10,
+        xanchor: 'left',
+        showarrow: false,
+        text: `carbon burns above ${formatQuantity({ value: CARBON_C, unit: 'degC' }, units.choice)}`,
+        font: { color: '#B5410F', size: 12.5 },
+      },
+      {
+        xref: 'x',
+        yref: 'paper',
+        x: zero,
+        y: 1.02,
+        yanchor: 'bottom',
+        xanchor: 'right',
+        showarrow: false,
+        text: props.times ? `<b>zero ${format(props.times.zero, 'EEE HH:mm')}</b>` : '<b>zero</b>',
+        font: { color: '#B5410F', size: 14 },
+      },
+      ...props.curve.segments.map((s) => ({
+        x: xOf((s.holdFromH + s.endH) / 2),
+        y: shown(s.targetC),
+        yshift: 11,
+        showarrow: false,
+        text: formatQuantity({ value: s.targetC, unit: 'degC' }, units.choice),
+        font: { size: 12.5 },
+      })),
+    ],
+  };
+});
+
+async function draw(): Promise<void> {
+  if (!box.value || width.value === 0) return;
+  plotly ??= await loadPlotly();
+  if (!box.value) return;
+  await plotly.react(box.value, data.value, layout.value, CHART_CONFIG);
+  ready.value = true;
+}
+watch([data, layout, box], () => void draw(), { immediate: true });
+onScopeDispose(() => {
+  if (box.value) plotly?.purge(box.value);
+});
+</script>
+
+<template>
+  <div class="sheet frame" :data-ready="ready">
+    <div ref="box" role="img" aria-label="Kiln temperature over time; the segments are in the table below" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  min-height: 322px;
+}
+</style>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { formatPhrase, sortJudgements, type Judgement } from '@zero-pour/core';
+import { computed } from 'vue';
+import { useUnits } from '../state/unitStore';
+
+const props = defineProps<{ judgements: readonly Judgement[] }>();
+const units = useUnits();
+const sorted = computed(() => sortJudgements(props.judgements));
+</script>
+
+<template>
+  <ul v-if="sorted.length > 0" class="judgements" aria-label="Judgements">
+    <li v-for="judgement in sorted" :key="judgement.rule" :class="judgement.weight">
+      <span class="weight">{{ judgement.weight }}</span>
+      <span
+        ><b>{{ judgement.lead }}</b> {{ formatPhrase(judgement.why, units.choice) }}</span
+      >
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.judgements {
+  list-style: none;
+  margin: 12px 0 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 10px;
+}
+li {
+  display: flex;
+  gap: 9px;
+  padding: 8px 11px;
+  border-left: 4px solid var(--amber);
+  background: #faefd8;
+  font-size: 14px;
+}
+.weight {
+  font: 700 11.5px var(--mono);
+  padding-top: 3px;
+  min-width: 38px;
+  color: #855300;
+}
+.ok {
+  border-color: var(--verd);
+  background: #e3efe6;
+}
+.ok .weight {
+  color: #24623f;
+}
+.fix {
+  border-color: var(--melt);
+  background: #f9e5d8;
+}
+.fix .weight {
+  color: #a03a0d;
+}
+.stop {
+  border-color: var(--oxide);
+  background: #f7e2dc;
+}
+.stop .weight {
+  color: var(--oxide);
+}
+</style>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { format } from 'date-fns';
+import { computed, ref, watch } from 'vue';
+import { useSlowNow } from '../state/clock';
+import { formatLeft } from '../time/formatMoment';
+import { readMoment } from '../time/readMoment';
+
+const props = defineProps<{ label: string; modelValue: string | undefined; hint?: string }>();
+const emit = defineEmits<{ 'update:modelValue': [moment: string | undefined] }>();
+
+const now = useSlowNow();
+const text = ref('');
+const focused = ref(false);
+const problem = ref('');
+
+const full = (at: number): string => format(at, 'EEE d MMM yyyy HH:mm');
+const shown = computed(() => (props.modelValue === undefined ? '' : full(Date.parse(props.modelValue))));
+watch(
+  shown,
+  (value) => {
+    if (!focused.value) text.value = value;
+  },
+  { immediate: true },
+);
+
+const read = computed(() => readMoment(text.value, now.value));
+const hintShown = computed(() => {
+  if (focused.value && read.value.status === 'read' && text.value !== shown.value)
+    return `= ${full(read.value.at)}`;
+  if (props.modelValue !== undefined) return formatLeft(Date.parse(props.modelValue), now.value);
+  return props.hint ?? 'Like “Thu 09:15”, “26 Nov 09:15” or “+18:30”';
+});
+
+function take(): void {
+  if (text.value === shown.value) return;
+  const result = read.value;
+  problem.value = result.status === 'unreadable' ? result.reason : '';
+  if (result.status === 'empty') emit('update:modelValue', undefined);
+  if (result.status === 'read') emit('update:modelValue', new Date(result.at).toISOString());
+}
+function leave(): void {
+  focused.value = false;
+  take();
+  if (problem.value === '') text.value = shown.value;
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="text"
+    :label="label"
+    :error-messages="problem ? [problem] : []"
+    :hint="hintShown"
+    persistent-hint
+    autocomplete="off"
+    class="moment"
+    @focus="focused = true"
+    @blur="leave"
+    @keydown.enter="take"
+  />
+</template>
+
+<style scoped>
+.moment :deep(input) {
+  font-family: var(--mono);
+}
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import type { StepRecord } from '@zero-pour/contracts';
+import { format } from 'date-fns';
+import { timeWords, type TimedStep } from '../bench/timedSteps';
+import { useQuickNow } from '../state/clock';
+import { formatStopwatch } from '../time/formatMoment';
+
+defineProps<{ steps: readonly TimedStep[] }>();
+const emit = defineEmits<{ record: [key: string, record: StepRecord | undefined] }>();
+const now = useQuickNow();
+
+const begin = (step: TimedStep): void => emit('record', step.key, { startedAt: new Date().toISOString() });
+const finish = (step: TimedStep): void =>
+  emit('record', step.key, { ...step.record, doneAt: new Date().toISOString() });
+const skip = (step: TimedStep): void => emit('record', step.key, { skipped: true });
+const reopen = (step: TimedStep): void => emit('record', step.key, undefined);
+
+const isOver = (step: TimedStep): boolean =>
+  step.record?.doneAt !== undefined || step.record?.skipped === true;
+const running = (step: TimedStep): boolean => step.record?.startedAt !== undefined && !isOver(step);
+const elapsed = (step: TimedStep): number => now.value.getTime() - Date.parse(step.record?.startedAt ?? '');
+const spent = (step: TimedStep): string => {
+  const { startedAt, doneAt, skipped } = step.record ?? {};
+  if (skipped) return 'left out';
+  if (!doneAt) return '';
+  const at = format(Date.parse(doneAt), 'HH:mm');
+  return startedAt ? `${at}, took ${formatStopwatch(Date.parse(doneAt) - Date.parse(startedAt))}` : at;
+};
+</script>
+
+<template>
+  <table class="plain steps">
+    <tbody>
+      <tr v-for="step in steps" :key="step.key" :class="{ over: isOver(step), running: running(step) }">
+        <td class="name">
+          <b>{{ step.name }}</b>
+          <div v-if="step.note" class="mute">{{ step.note }}</div>
+        </td>
+        <td class="num bounds">{{ step.bounds }}</td>
+        <td class="num time">
+          <template v-if="running(step)">{{ formatStopwatch(elapsed(step)) }}</template>
+          <template v-else>{{ spent(step) }}</template>
+          <div v-if="timeWords(step)" class="odd">{{ timeWords(step) }}</div>
+        </td>
+        <td class="acts">
+          <template v-if="isOver(step)"
+            ><button
+              type="button"
+              class="text-button"
+              :aria-label="`${step.name}: not done`"
+              @click="reopen(step)"
+            >
+              not done
+            </button></template
+          >
+          <template v-else>
+            <v-btn
+              v-if="step.seconds !== null && !running(step)"
+              :aria-label="`Begin ${step.name}`"
+              @click="begin(step)"
+              >Begin</v-btn
+            >
+            <v-btn variant="flat" :aria-label="`${step.name} done`" @click="finish(step)">Done</v-btn>
+            <button
+              type="button"
+              class="text-button"
+              :aria-label="`Leave out ${step.name}`"
+              @click="skip(step)"
+            >
+              leave out
+            </button>
+          </template>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.name .mute {
+  font-size: 13.5px;
+}
+.bounds {
+  white-space: nowrap;
+  width: 110px;
+}
+.time {
+  width: 150px;
+}
+.odd {
+  font: 13px var(--text);
+  color: #855300;
+}
+.acts {
+  width: 240px;
+  text-align: right;
+  white-space: nowrap;
+}
+.acts > * {
+  margin-left: 8px;
+}
+.over b {
+  font-weight: 500;
+  color: var(--mute);
+}
+.running td {
+  background: #f6e6d8;
+}
+@media (max-width: 700px) {
+  .bounds,
+  .time {
+    width: auto;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+  }
+  .acts {
+    grid-column: 1 / -1;
+    width: auto;
+    border-top: none;
+    text-align: left;
+  }
+}
+</style>

@@ -1,0 +1,8 @@
+import './theme/theme.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './router';
+import { vuetify } from './theme/vuetify';
+
+createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');

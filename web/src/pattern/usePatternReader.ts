@@ -1,0 +1,89 @@
+import { errorSentence, type Pattern } from '@zero-pour/contracts';
+import {
+  FILE_BYTES_MAX,
+  FILE_UNITS_MM,
+  type FileUnit,
+  type ReadingStep,
+  type UnitOption,
+} from '@zero-pour/core';
+import { onScopeDispose, shallowRef } from 'vue';
+import { sendBytes } from '../api/request';
+import { useShop } from '../state/shopStore';
+import { readInWorker, ReadingCancelled } from './readInWorker';
+
+export type ReaderState =
+  | { status: 'idle' }
+  | { status: 'busy'; fileName: string; step: ReadingStep | 'keeping' }
+  | { status: 'unit needed'; file: File; options: UnitOption[] }
+  | { status: 'refused'; fileName: string; sentence: string };
+
+/** "limpet-cufflink.v2.stl" → "limpet cufflink v2". */
+const nameOf = (fileName: string): string =>
+  fileName
+    .replace(/\.[a-z0-9]+$/i, '')
+    .replace(/[-_.]+/g, ' ')
+    .trim()
+    .slice(0, 120) || 'Pattern';
+
+/** Reads a dropped file, asks for its unit when it must, and keeps it; a bad file leaves nothing behind. */
+export function usePatternReader(kept: (pattern: Pattern) => void) {
+  const shop = useShop();
+  const state = shallowRef<ReaderState>({ status: 'idle' });
+  let running: AbortController | undefined;
+
+  const cancel = (): void => {
+    running?.abort();
+    state.value = { status: 'idle' };
+  };
+  onScopeDispose(() => running?.abort());
+
+  async function keep(file: File, unitMm: number | null, signal: AbortSignal): Promise<void> {
+    const report = (step: ReadingStep) => {
+      if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step };
+    };
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const answer = await readInWorker(bytes, file.name, unitMm, report, signal);
+    if (answer.status === 'unit needed')
+      state.value = { status: 'unit needed', file, options: answer.options };
+    else if (answer.status === 'refused') {
+      state.value = {
+        status: 'refused',
+        fileName: file.name,
+        sentence: errorSentence(answer.code, answer.detail),
+      };
+    } else {
+      state.value = { status: 'busy', fileName: file.name, step: 'keeping' };
+      await sendBytes(answer.hash, file);
+      const pattern = await shop.addPattern({
+        id: crypto.randomUUID(),
+        name: nameOf(file.name),
+        fileName: file.name,
+        fileHash: answer.hash,
+        measure: answer.measure,
+        note: '',
+      });
+      state.value = { status: 'idle' };
+      kept(pattern);
+    }
+  }
+
+  async function read(file: File, unit?: FileUnit): Promise<void> {
+    running?.abort();
+    running = new AbortController();
+    const { signal } = running;
+    if (file.size > FILE_BYTES_MAX) {
+      state.value = { status: 'refused', fileName: file.name, sentence: errorSentence('MESH_TOO_LARGE') };
+      return;
+    }
+    state.value = { status: 'busy', fileName: file.name, step: 'reading' };
+    try {
+      await keep(file, unit ? FILE_UNITS_MM[unit] : null, signal);
+    } catch (error) {
+      if (error instanceof ReadingCancelled) return;
+      const sentence = error instanceof Error ? error.message : String(error);
+      state.value = { status: 'refused', fileName: file.name, sentence };
+    }
+  }
+
+  return { state, read, cancel };
+}

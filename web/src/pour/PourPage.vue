@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import type { StageKey } from '@zero-pour/core';
+import { computed, shallowRef, watch } from 'vue';
+import { useNotices } from '../state/notices';
+import { usePours } from '../state/pourStore';
+import PourWork from './PourWork.vue';
+
+const props = defineProps<{ id: string; stage?: StageKey | '' }>();
+const pours = usePours();
+const notices = useNotices();
+const gone = shallowRef('');
+
+const loaded = computed(() => pours.pours.has(props.id));
+watch(
+  () => props.id,
+  async (id) => {
+    gone.value = '';
+    await pours.load(id).catch((error: unknown) => {
+      if (pours.pours.has(id)) notices.wrong(error);
+      else gone.value = error instanceof Error ? error.message : String(error);
+    });
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <PourWork v-if="loaded" :id="id" :key="id" :stage="stage || undefined" />
+  <div v-else class="page">
+    <template v-if="gone">
+      <h1>Not here</h1>
+      <p class="mute">{{ gone }}</p>
+      <router-link to="/">To the board</router-link>
+    </template>
+    <p v-else class="mute">Fetching the pour …</p>
+  </div>
+</template>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { repeatPourDoc, type Pour } from '@zero-pour/contracts';
+import { shallowRef } from 'vue';
+import { useNewPour } from './useNewPour';
+
+/** "Same again, but …": the plan of this pour as a new one, with the change stated. */
+const props = defineProps<{ pour: Pour }>();
+const change = shallowRef('');
+const newPour = useNewPour();
+const again = (): void => void newPour(repeatPourDoc(props.pour.doc, props.pour.number, change.value.trim()));
+</script>
+
+<template>
+  <section class="again">
+    <h2>Same again, but …</h2>
+    <div class="line">
+      <v-text-field
+        v-model="change"
+        label="What you will do differently"
+        hint="One thing at a time tells most"
+        persistent-hint
+        maxlength="400"
+        @keydown.enter="again"
+      />
+      <v-btn variant="flat" @click="again">Plan it again</v-btn>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.again {
+  background: var(--paper);
+  border: 1px solid var(--line);
+  padding: 14px 18px;
+}
+h2 {
+  margin-bottom: 10px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: start;
+}
+.line .v-btn {
+  height: 48px;
+}
+</style>

@@ -1,0 +1,206 @@
+<script setup lang="ts">
+import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
+import { judgeTimes, valueOf } from '@zero-pour/plan';
+import { computed, defineAsyncComponent } from 'vue';
+import CautionLine from '../../components/CautionLine.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import NoteField from '../../components/NoteField.vue';
+import PlannedNote from '../../components/PlannedNote.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import SegmentTable from '../../burnout/SegmentTable.vue';
+import { useSlowNow } from '../../state/clock';
+import { useNotices } from '../../state/notices';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import { formatMoment } from '../../time/formatMoment';
+import DoneLine from '../DoneLine.vue';
+import StageHead from '../StageHead.vue';
+
+const BurnoutChart = defineAsyncComponent(() => import('../../burnout/BurnoutChart.vue'));
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const shop = useShop();
+const units = useUnits();
+const notices = useNotices();
+const now = useSlowNow();
+const doc = computed(() => pour.value.doc.burnout);
+const poured = computed(() => pour.value.used !== undefined);
+const burnout = computed(() => valueOf(plan.value.burnout));
+const times = computed(() => valueOf(plan.value.times));
+const moments = computed(() => (times.value?.moments ?? []).filter((m) => m.stage === 'burnout'));
+const programmes = computed(() => {
+  const diameter = plan.value.context.flask?.innerDiameterMm ?? 0;
+  return [...shop.lists.programme]
+    .sort(
+      (a, b) =>
+        Number(a.flaskMaxMm < diameter) - Number(b.flaskMaxMm < diameter) || a.name.localeCompare(b.name),
+    )
+    .map((p) => ({ title: p.flaskMaxMm < diameter ? `${p.name} (flask too large)` : p.name, value: p.id }));
+});
+
+function pickProgramme(id: string): void {
+  set(['burnout', 'programmeId'], id);
+  set(['burnout', 'segments'], undefined);
+}
+function setSegments(segments: Segment[]): void {
+  set(['burnout', 'segments'], segments);
+}
+async function keepAsOwn(): Promise<void> {
+  const { programme } = plan.value.context;
+  if (!burnout.value) return;
+  const base = `${programme?.name ?? 'Programme'}, own`;
+  const taken = new Set(shop.lists.programme.map((p) => p.name));
+  let name = base;
+  for (let n = 2; taken.has(name); n++) name = `${base} ${n}`;
+  try {
+    const segments = burnout.value.segments.map((s) => ({ ...s, hands: [...s.hands] }));
+    const kept = await shop.keepItem('programme', {
+      id: crypto.randomUUID(),
+      name,
+      suits: programme?.suits ?? '',
+      flaskMaxMm: programme?.flaskMaxMm ?? 80,
+      segments,
+      note: `From pour ${pour.value.number}`,
+    });
+    pickProgramme(kept.id);
+    notices.tell(`Kept as “${name}”.`);
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+
+const clockJudgements = computed(() =>
+  times.value ? judgeTimes(times.value, now.value, (at) => formatMoment(at, now.value)) : [],
+);
+const moveZero = (): void => {
+  const zero = times.value?.civilZero;
+  if (zero) set(['brief', 'zeroAt'], new Date(zero).toISOString());
+};
+const line = computed(() => {
+  const { programme } = plan.value.context;
+  return programme ? `${programme.name}${burnout.value?.edited ? ', changed for this pour' : ''}` : undefined;
+});
+</script>
+
+<template>
+  <StageHead stage="burnout" title="Burnout" :line="line" can-leave>
+    <v-btn v-if="burnout?.edited && !poured" size="small" @click="keepAsOwn">Keep as a programme</v-btn>
+  </StageHead>
+  <div class="form-grid">
+    <v-select
+      label="Programme"
+      :items="programmes"
+      :model-value="doc.programmeId"
+      :readonly="poured"
+      class="wide"
+      no-data-text="No programme yet: add one under Shop."
+      @update:model-value="pickProgramme"
+    />
+    <v-select
+      label="Kiln"
+      :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
+      :model-value="doc.kilnId"
+      :readonly="poured"
+      no-data-text="No kiln yet: add one under Shop."
+      @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
+    />
+    <QuantityField
+      label="Kiln at loading"
+      unit="degC"
+      :model-value="doc.loadedAtC"
+      :min="0"
+      :max="1000"
+      :standard="20"
+      standard-from="cold"
+      @update:model-value="(t) => set(['burnout', 'loadedAtC'], t)"
+    />
+  </div>
+  <p v-if="shop.lists.programme.length === 0 || shop.lists.kiln.length === 0" class="mute mt-2">
+    <router-link to="/shop/programme">Add a programme from the book</router-link> and
+    <router-link to="/shop/kiln">a kiln</router-link>
+  </p>
+  <PlannedNote :planned="plan.burnout" @go-to="(s) => emit('goTo', s)" />
+  <template v-if="burnout">
+    <BurnoutChart
+      :curve="burnout.curve"
+      :times="times"
+      :bench-hours="shop.settings.benchHours"
+      class="mt-3"
+    />
+    <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
+    <JudgementList :judgements="[...burnout.judgements, ...clockJudgements]" />
+    <v-btn v-if="times?.civilZero && !times.kilnStarted" size="small" class="mt-2" @click="moveZero"
+      >Move the pour to {{ formatMoment(times.civilZero, now) }}</v-btn
+    >
+    <section class="stage-block">
+      <h2>Segments, {{ formatQuantity({ value: burnout.curve.totalH, unit: 'h' }, units.choice) }} in all</h2>
+      <SegmentTable :placed="burnout.curve.segments" :readonly="poured" @change="setSegments" />
+      <button
+        v-if="burnout.edited && plan.context.programme && !poured"
+        type="button"
+        class="text-button mt-2"
+        @click="set(['burnout', 'segments'], undefined)"
+      >
+        Back to the programme as it stands
+      </button>
+    </section>
+  </template>
+  <section class="stage-block">
+    <h2>At the kiln</h2>
+    <DoneLine
+      label="Flask is in the kiln"
+      :at="doc.startedAt"
+      @change="(at) => set(['burnout', 'startedAt'], at)"
+    />
+    <ul v-if="doc.startedAt" class="hands">
+      <li v-for="moment in moments.filter((m) => m.hand !== undefined)" :key="moment.hand">
+        <span class="num">{{ formatMoment(moment.at, now) }}</span>
+        {{ formatPhrase(moment.what, units.choice) }}
+        <DoneLine
+          label="Done"
+          :at="doc.hands[String(moment.hand)]"
+          @change="(at) => set(['burnout', 'hands', String(moment.hand)], at)"
+        />
+      </li>
+    </ul>
+  </section>
+  <NoteField
+    class="mt-4"
+    label="Note on the burnout"
+    :rows="2"
+    :model-value="doc.note"
+    @update:model-value="(t) => set(['burnout', 'note'], t)"
+  />
+  <p class="mute mt-3">
+    The curve is the kiln's. The flask's core follows hours later; until that is worked out here, leave the
+    steam hold and the soak as long as your powder's maker asks.
+  </p>
+  <CautionLine of="burnout" />
+</template>
+
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+.hands {
+  list-style: none;
+  padding: 0;
+  margin: 12px 0 0;
+}
+.hands li {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+.hands :deep(.done-line) {
+  margin: 0 0 0 auto;
+}
+@media (max-width: 600px) {
+  .wide {
+    grid-column: span 1;
+  }
+}
+</style>

@@ -1,0 +1,231 @@
+<script setup lang="ts">
+import type { Casting, Flaw, Pattern, PourDoc } from '@zero-pour/contracts';
+import { FLAW_KINDS, formatQuantity, OUTCOMES, type FlawKind } from '@zero-pour/core';
+import { useFileDialog } from '@vueuse/core';
+import { computed, shallowRef } from 'vue';
+import { blobAddress } from '../../api/request';
+import NoteField from '../../components/NoteField.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import ReadingField from '../../components/ReadingField.vue';
+import { keepPhoto } from '../keepPhoto';
+import { useNotices } from '../../state/notices';
+import { useUnits } from '../../state/unitStore';
+
+/** One casting: outcome, flaws with place and size, weight, size, note, photos. */
+const props = defineProps<{
+  number: string;
+  pattern: Pattern;
+  casting: Casting;
+  hold: PourDoc['brief']['holdSize'];
+}>();
+const emit = defineEmits<{ change: [casting: Casting] }>();
+const notices = useNotices();
+const units = useUnits();
+const busy = shallowRef(false);
+
+const change = (fields: Partial<Casting>): void => emit('change', { ...props.casting, ...fields });
+const addFlaw = (kind: FlawKind | null): void => {
+  if (kind) change({ flaws: [...props.casting.flaws, { kind, place: '' }] });
+};
+const setFlaw = (index: number, fields: Partial<Flaw>): void =>
+  change({ flaws: props.casting.flaws.map((flaw, i) => (i === index ? { ...flaw, ...fields } : flaw)) });
+const removeFlaw = (index: number): void =>
+  change({ flaws: props.casting.flaws.filter((_, i) => i !== index) });
+
+const { open, onChange } = useFileDialog({
+  accept: 'image/png,image/jpeg,image/webp',
+  multiple: true,
+  reset: true,
+});
+onChange(async (files) => {
+  busy.value = true;
+  try {
+    const kept = await Promise.all([...(files ?? [])].map(keepPhoto));
+    change({ photos: [...props.casting.photos, ...kept] });
+  } catch (error) {
+    notices.wrong(error);
+  } finally {
+    busy.value = false;
+  }
+});
+
+const sizeWords = computed(() => {
+  const { measuredMm } = props.casting;
+  if (!props.hold || !measuredMm || !('value' in measuredMm)) return '';
+  const off = measuredMm.value - props.hold.mm;
+  const inside = props.hold.toleranceMm === undefined || Math.abs(off) <= props.hold.toleranceMm + 1e-9;
+  return `${formatQuantity({ value: Math.abs(off), unit: 'mm' }, units.choice)} ${off >= 0 ? 'over' : 'under'}${inside ? '' : ', outside the tolerance'}`;
+});
+</script>
+
+<template>
+  <article class="casting sheet" :aria-label="`Casting ${number}`">
+    <div class="top">
+      <h3>
+        <span class="num">{{ number }}</span> {{ pattern.name }}
+      </h3>
+      <div class="choice" role="radiogroup" :aria-label="`Outcome of casting ${number}`">
+        <button
+          v-for="outcome in OUTCOMES"
+          :key="outcome"
+          type="button"
+          role="radio"
+          :class="outcome"
+          :aria-checked="casting.outcome === outcome"
+          @click="change({ outcome: casting.outcome === outcome ? undefined : outcome })"
+        >
+          {{ outcome }}
+        </button>
+      </div>
+    </div>
+    <div class="fields">
+      <ReadingField
+        label="Weight"
+        unit="g"
+        :digits="2"
+        :model-value="casting.weightG"
+        @update:model-value="(weightG) => change({ weightG })"
+      />
+      <ReadingField
+        v-if="hold"
+        :label="hold.surface === 'inner' ? 'Bore, measured' : 'Size, measured'"
+        unit="mm"
+        :model-value="casting.measuredMm"
+        :min="0.1"
+        :max="400"
+        @update:model-value="(measuredMm) => change({ measuredMm })"
+      />
+      <v-select
+        label="Add a flaw"
+        :items="[...FLAW_KINDS]"
+        :model-value="null"
+        @update:model-value="addFlaw"
+      />
+    </div>
+    <p v-if="sizeWords" class="mute">{{ sizeWords }}</p>
+    <div v-for="(flaw, i) in casting.flaws" :key="i" class="flaw">
+      <b>{{ flaw.kind }}</b>
+      <v-text-field
+        label="Where"
+        :model-value="flaw.place"
+        maxlength="120"
+        @update:model-value="(place) => setFlaw(i, { place })"
+      />
+      <QuantityField
+        label="Size"
+        unit="mm"
+        :model-value="flaw.sizeMm"
+        :min="0.01"
+        :max="400"
+        @update:model-value="(sizeMm) => setFlaw(i, { sizeMm })"
+      />
+      <button type="button" class="text-button" :aria-label="`Take ${flaw.kind} away`" @click="removeFlaw(i)">
+        away
+      </button>
+    </div>
+    <div class="rest">
+      <NoteField
+        label="Note"
+        :max="1000"
+        :model-value="casting.note"
+        @update:model-value="(note) => change({ note })"
+      />
+      <v-btn :loading="busy" @click="open()">Add photos</v-btn>
+    </div>
+    <div v-if="casting.photos.length > 0" class="photos">
+      <figure v-for="(photo, i) in casting.photos" :key="photo.hash">
+        <a :href="blobAddress(photo.hash)" target="_blank"
+          ><img :src="blobAddress(photo.hash)" :alt="`Casting ${number}, ${photo.name}`" loading="lazy"
+        /></a>
+        <button
+          type="button"
+          class="text-button"
+          :aria-label="`Take ${photo.name} off`"
+          @click="change({ photos: casting.photos.filter((_, k) => k !== i) })"
+        >
+          take off
+        </button>
+      </figure>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.casting {
+  padding: 12px 14px;
+  margin-bottom: 10px;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+  justify-content: space-between;
+  margin-bottom: 10px;
+}
+.choice {
+  display: inline-flex;
+  border: 1px solid var(--line2);
+}
+.choice button {
+  min-height: 44px;
+  padding: 0 14px;
+  border: none;
+  background: var(--paper);
+  font: inherit;
+  cursor: pointer;
+}
+.choice button + button {
+  border-left: 1px solid var(--line2);
+}
+.choice button[aria-checked='true'] {
+  color: #fff;
+  font-weight: 650;
+  background: var(--verd);
+}
+.choice .repairable[aria-checked='true'] {
+  background: #8f5a00;
+}
+.choice .scrap[aria-checked='true'] {
+  background: var(--oxide);
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(256px, 1fr));
+  gap: 10px;
+}
+.flaw {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr) 130px auto;
+  gap: 10px;
+  align-items: center;
+  margin-top: 8px;
+}
+.rest {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  margin-top: 10px;
+}
+.photos {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-top: 10px;
+}
+figure {
+  margin: 0;
+  display: grid;
+  justify-items: start;
+}
+img {
+  height: 110px;
+  border: 1px solid var(--line2);
+}
+@media (max-width: 700px) {
+  .flaw {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

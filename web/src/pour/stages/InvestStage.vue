@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { BORIC_SCHOOLS, formatQuantity, type StageKey } from '@zero-pour/core';
+import { valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { useRouter } from 'vue-router';
+import { investingSteps } from '../../bench/timedSteps';
+import CautionLine from '../../components/CautionLine.vue';
+import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import NoteField from '../../components/NoteField.vue';
+import PlannedNote from '../../components/PlannedNote.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import ReadingField from '../../components/ReadingField.vue';
+import StepTable from '../../components/StepTable.vue';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import DoneLine from '../DoneLine.vue';
+import StageHead from '../StageHead.vue';
+import WorkingClock from '../WorkingClock.vue';
+
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const shop = useShop();
+const units = useUnits();
+const router = useRouter();
+const doc = computed(() => pour.value.doc.invest);
+const poured = computed(() => pour.value.used !== undefined);
+const mix = computed(() => valueOf(plan.value.mix));
+const steps = computed(() => investingSteps(plan.value));
+const powder = computed(() => plan.value.context.powder);
+const SCHOOLS = {
+  none: 'none',
+  powder: 'percent of the powder',
+  water: 'percent of the water',
+} as const;
+</script>
+
+<template>
+  <StageHead
+    stage="invest"
+    title="Invest"
+    :line="powder ? `${powder.name}, ${powder.grade} grade` : undefined"
+    can-leave
+  >
+    <v-btn v-if="mix" @click="router.push(`/pours/${pour.id}/bench/invest`)"
+      >Bench mode <kbd class="ml-2">B</kbd></v-btn
+    >
+  </StageHead>
+  <div class="form-grid roomy">
+    <v-select
+      label="Powder"
+      :items="shop.lists.powder.map((p) => ({ title: p.name, value: p.id }))"
+      :model-value="doc.powderId"
+      :readonly="poured"
+      no-data-text="No powder yet: add one under Shop."
+      @update:model-value="(id) => set(['invest', 'powderId'], id)"
+    />
+    <QuantityField
+      label="Water ÷ powder"
+      unit="ratio"
+      :digits="3"
+      :model-value="doc.ratio"
+      :min="0.2"
+      :max="1"
+      v-bind="powder ? { standard: powder.ratioUsual, standardFrom: `as ${powder.name} says` } : {}"
+      @update:model-value="(r) => set(['invest', 'ratio'], r)"
+    />
+    <ReadingField
+      label="Water temperature"
+      unit="degC"
+      :model-value="doc.waterTempC"
+      :min="2"
+      :max="60"
+      @update:model-value="(r) => set(['invest', 'waterTempC'], r)"
+    />
+    <v-select
+      label="Boric acid"
+      :items="BORIC_SCHOOLS.map((s) => ({ title: SCHOOLS[s], value: s }))"
+      :model-value="doc.boric.school"
+      hint="Holds sharp recesses; much harder to divest"
+      persistent-hint
+      @update:model-value="(school) => set(['invest', 'boric', 'school'], school)"
+    />
+    <QuantityField
+      v-if="doc.boric.school !== 'none'"
+      label="Percent"
+      unit="percent"
+      :digits="1"
+      :model-value="doc.boric.percent"
+      :max="20"
+      required
+      @update:model-value="(p) => p !== undefined && set(['invest', 'boric', 'percent'], p)"
+    />
+  </div>
+  <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
+    <router-link to="/shop/powder">Add a powder</router-link>
+  </p>
+  <PlannedNote :planned="plan.mix" @go-to="(s) => emit('goTo', s)" />
+  <div v-if="mix" class="weigh">
+    <div>
+      <span class="mute">Powder</span
+      ><FigureValue :figure="mix.powder" class="big" @go-to="(s) => emit('goTo', s)" />
+    </div>
+    <div>
+      <span class="mute">Water</span
+      ><FigureValue :figure="mix.water" class="big" @go-to="(s) => emit('goTo', s)" />
+    </div>
+    <div v-if="mix.boric">
+      <span class="mute">Boric acid, in the water</span
+      ><FigureValue :figure="mix.boric" class="big" @go-to="(s) => emit('goTo', s)" />
+    </div>
+    <div>
+      <span class="mute">Working time</span>
+      <span class="big">{{
+        formatQuantity({ value: mix.workingMin, unit: 'min', digits: 1 }, units.choice)
+      }}</span>
+      <span class="mute">{{
+        mix.waterKnown ? 'at the water you read' : 'at 22 °C, as nothing is read'
+      }}</span>
+    </div>
+  </div>
+  <JudgementList v-if="mix" :judgements="mix.judgements" />
+  <section v-if="mix" class="stage-block">
+    <h2>On the clock, from powder in water</h2>
+    <WorkingClock
+      :powder-in-at="doc.powderInAt"
+      :working-min="mix.workingMin"
+      :done="doc.doneAt !== undefined"
+      @begin="(at) => set(['invest', 'powderInAt'], at)"
+    />
+    <StepTable
+      v-if="doc.powderInAt || Object.keys(doc.steps).length > 0"
+      :steps="steps"
+      @record="(key, record) => set(['invest', 'steps', key], record)"
+    />
+  </section>
+  <DoneLine
+    label="Flask filled and setting"
+    :at="doc.doneAt"
+    @change="(at) => set(['invest', 'doneAt'], at)"
+  />
+  <p v-if="powder && doc.doneAt" class="mute">
+    Let it set {{ formatQuantity({ value: powder.setH, unit: 'h' }, units.choice) }} undisturbed. A flask that
+    waits over 24 h is kept damp.
+  </p>
+  <NoteField
+    class="mt-4"
+    label="Note on investing"
+    :rows="2"
+    :model-value="doc.note"
+    @update:model-value="(t) => set(['invest', 'note'], t)"
+  />
+  <CautionLine of="powder" />
+</template>
+
+<style scoped>
+.weigh {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 44px;
+  margin-top: 16px;
+}
+.weigh > div {
+  display: grid;
+  justify-items: start;
+}
+.weigh .mute {
+  font-size: 14px;
+}
+.weigh :deep(.big),
+.big {
+  font-size: 26px;
+  font-weight: 700;
+  font-variant-numeric: tabular-nums;
+}
+</style>

@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { formatQuantity, type ClassRange, type StageKey } from '@zero-pour/core';
+import { valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import CautionLine from '../../components/CautionLine.vue';
+import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import NoteField from '../../components/NoteField.vue';
+import PlannedNote from '../../components/PlannedNote.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import ReadingField from '../../components/ReadingField.vue';
+import MomentField from '../../components/MomentField.vue';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import StageHead from '../StageHead.vue';
+
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const units = useUnits();
+const doc = computed(() => pour.value.doc.pour);
+const temperatures = computed(() => valueOf(plan.value.temperatures));
+const charge = computed(() => valueOf(plan.value.charge));
+const alloy = computed(() => plan.value.context.alloy);
+const span = ({ lowC, highC }: ClassRange): string =>
+  `${formatQuantity({ value: lowC, unit: 'degC' }, units.choice)} to ${formatQuantity({ value: highC, unit: 'degC' }, units.choice)}`;
+const wait = computed(() => {
+  const a = alloy.value;
+  if (!a) return '';
+  const minutes = `${a.quenchWaitMin.least} to ${a.quenchWaitMin.most} min`;
+  return a.divest === 'quench'
+    ? `Wait ${minutes}, then quench.`
+    : `Let it cool ${minutes}, then break it out by hand: the flask is too cool to burst in water.`;
+});
+</script>
+
+<template>
+  <StageHead
+    stage="pour"
+    title="Pour"
+    :line="temperatures ? `${alloy?.name}, ${pour.doc.brief.castClass}` : undefined"
+    can-leave
+  />
+  <PlannedNote :planned="plan.temperatures" @go-to="(s) => emit('goTo', s)" />
+  <template v-if="temperatures">
+    <div class="targets">
+      <div>
+        <span class="mute">Flask</span>
+        <b>{{ formatQuantity({ value: temperatures.flaskC, unit: 'degC' }, units.choice) }}</b>
+        <span class="mute">{{ span(temperatures.flask) }}</span>
+      </div>
+      <div>
+        <span class="mute">Metal</span>
+        <b>{{ formatQuantity({ value: temperatures.metalC, unit: 'degC' }, units.choice) }}</b>
+        <span class="mute">{{ span(temperatures.metal) }}</span>
+      </div>
+      <div v-if="charge">
+        <span class="mute">Charge</span>
+        <b><FigureValue :figure="charge.total" @go-to="(s) => emit('goTo', s)" /></b>
+        <span class="mute">weighed out before the flask leaves the kiln</span>
+      </div>
+    </div>
+    <p class="wait">
+      <b>{{ wait }}</b><template v-if="alloy?.caution"> {{ alloy.caution }}</template>
+    </p>
+    <div class="form-grid">
+      <QuantityField
+        label="Flask, your own"
+        unit="degC"
+        :model-value="doc.flaskTempC"
+        :min="30"
+        :max="800"
+        :standard="temperatures.flaskC"
+        standard-from="middle of the range"
+        @update:model-value="(t) => set(['pour', 'flaskTempC'], t)"
+      />
+      <QuantityField
+        label="Metal, your own"
+        unit="degC"
+        :model-value="doc.metalTempC"
+        :min="150"
+        :max="1300"
+        :standard="temperatures.metalC"
+        standard-from="middle of the range"
+        @update:model-value="(t) => set(['pour', 'metalTempC'], t)"
+      />
+    </div>
+    <JudgementList :judgements="temperatures.judgements" />
+  </template>
+  <section class="stage-block">
+    <h2>The pour itself</h2>
+    <div class="when">
+      <MomentField
+        label="Poured"
+        :model-value="doc.pouredAt"
+        hint="Not poured yet"
+        @update:model-value="(at) => set(['pour', 'pouredAt'], at)"
+      />
+      <v-btn
+        v-if="!doc.pouredAt"
+        variant="flat"
+        class="now"
+        @click="set(['pour', 'pouredAt'], new Date().toISOString())"
+        >Poured now</v-btn
+      >
+    </div>
+    <div class="form-grid readings">
+      <ReadingField
+        label="Flask, as read"
+        unit="degC"
+        :model-value="doc.flaskRead"
+        :min="10"
+        :max="1000"
+        @update:model-value="(r) => set(['pour', 'flaskRead'], r)"
+      />
+      <ReadingField
+        label="Metal, as read"
+        unit="degC"
+        :model-value="doc.metalRead"
+        :min="100"
+        :max="1300"
+        @update:model-value="(r) => set(['pour', 'metalRead'], r)"
+      />
+      <ReadingField
+        label="Charge, as weighed"
+        unit="g"
+        :model-value="doc.chargeRead"
+        :min="0.1"
+        @update:model-value="(r) => set(['pour', 'chargeRead'], r)"
+      />
+      <ReadingField
+        label="Vacuum pulled"
+        unit="kPa"
+        :model-value="doc.vacuumKpa"
+        :max="101.3"
+        @update:model-value="(r) => set(['pour', 'vacuumKpa'], r)"
+      />
+      <ReadingField
+        label="Quenched after"
+        unit="min"
+        :digits="1"
+        :model-value="doc.quenchAfterMin"
+        :max="1440"
+        @update:model-value="(r) => set(['pour', 'quenchAfterMin'], r)"
+      />
+    </div>
+    <v-checkbox
+      label="Spilled, or poured in two goes"
+      :model-value="doc.spilled ?? false"
+      @update:model-value="(s) => set(['pour', 'spilled'], s || undefined)"
+    />
+    <NoteField
+      label="Note on the pour"
+      :rows="2"
+      :model-value="doc.note"
+      @update:model-value="(t) => set(['pour', 'note'], t)"
+    />
+    <p v-if="pour.used" class="mute mt-2">
+      What it was made with is kept with this pour, as it stood when it was poured.
+    </p>
+  </section>
+  <CautionLine of="pour" />
+  <CautionLine of="quench" />
+</template>
+
+<style scoped>
+.targets {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 44px;
+}
+.targets > div {
+  display: grid;
+}
+.targets b {
+  font-size: 28px;
+  font-variant-numeric: tabular-nums;
+}
+.wait {
+  margin: 10px 0 16px;
+}
+.when {
+  display: grid;
+  grid-template-columns: minmax(0, 300px) auto;
+  gap: 12px;
+  margin-bottom: 14px;
+}
+.now {
+  height: 48px;
+}
+.readings {
+  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
+}
+</style>

@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import { PIECE_OUTCOMES } from '@zero-pour/contracts';
+import { formatQuantity, type StageKey } from '@zero-pour/core';
+import { numberPieces, valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import CautionLine from '../../components/CautionLine.vue';
+import MomentField from '../../components/MomentField.vue';
+import NoteField from '../../components/NoteField.vue';
+import PlannedNote from '../../components/PlannedNote.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import StageHead from '../StageHead.vue';
+
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const units = useUnits();
+const print = computed(() => valueOf(plan.value.print));
+const doc = computed(() => pour.value.doc.print);
+const pieces = computed(() => numberPieces(plan.value.context.parts, doc.value.spares));
+const cost = computed(() =>
+  plan.value.cost.lines
+    .filter((l) => l.what === 'Resin' || l.what === 'Printer')
+    .reduce((sum, l) => sum + l.amount, 0),
+);
+
+const now = (): string => new Date().toISOString();
+const outcomeOf = (number: string) => doc.value.pieces[number]?.outcome;
+function setOutcome(number: string, outcome: (typeof PIECE_OUTCOMES)[number]): void {
+  set(['print', 'pieces', number], { outcome, note: doc.value.pieces[number]?.note ?? '' });
+}
+const setAll = (): void =>
+  set(
+    ['print', 'pieces'],
+    Object.fromEntries(pieces.value.map((p) => [p.number, { outcome: 'good', note: '' }])),
+  );
+function haveAlready(): void {
+  const left = new Set(pour.value.doc.left);
+  set(['left'], [...left.add('print').add('clean')]);
+}
+</script>
+
+<template>
+  <StageHead
+    stage="print"
+    title="Print"
+    :line="print ? `${print.copies} parts on ${plan.context.printer?.name}` : 'layers, hours, resin'"
+    can-leave
+  >
+    <button
+      v-if="plan.states.print === 'current' || plan.states.print === 'open'"
+      type="button"
+      class="text-button"
+      @click="haveAlready"
+    >
+      I already have the prints
+    </button>
+  </StageHead>
+  <PlannedNote :planned="plan.print" @go-to="(s) => emit('goTo', s)" />
+  <table v-if="print" class="plain sums">
+    <tbody>
+      <tr>
+        <td>Layers</td>
+        <td class="num right">{{ print.layers }}</td>
+        <td class="mute">
+          {{ formatQuantity({ value: print.heightMm, unit: 'mm' }, units.choice) }} tall, scaled
+        </td>
+      </tr>
+      <tr>
+        <td>Hours</td>
+        <td class="num right"><FigureValue :figure="print.hours" @go-to="(s) => emit('goTo', s)" /></td>
+        <td class="mute">the same for one part or a full plate</td>
+      </tr>
+      <tr>
+        <td>Resin</td>
+        <td class="num right"><FigureValue :figure="print.resinG" @go-to="(s) => emit('goTo', s)" /></td>
+        <td class="mute">
+          {{ formatQuantity({ value: print.resin.totalMl, unit: 'ml', digits: 1 }, units.choice) }}, supports,
+          raft and film counted in
+        </td>
+      </tr>
+      <tr>
+        <td>Cost</td>
+        <td class="num right">
+          {{ formatQuantity({ value: cost, unit: 'money' }, units.choice) }}
+          {{ plan.context.settings.currency }}
+        </td>
+        <td class="mute">resin and printer</td>
+      </tr>
+    </tbody>
+  </table>
+  <JudgementList v-if="print" :judgements="print.judgements" />
+
+  <section class="stage-block">
+    <h2>This plate</h2>
+    <div class="form-grid">
+      <QuantityField
+        label="Spares of each pattern"
+        unit="count"
+        :model-value="doc.spares"
+        :max="500"
+        required
+        @update:model-value="(n) => n !== undefined && set(['print', 'spares'], Math.round(n))"
+      />
+      <QuantityField
+        label="Hours, as the printer says"
+        unit="h"
+        :model-value="doc.hoursTyped"
+        :min="0.05"
+        :max="500"
+        hint="Overrides the estimate"
+        @update:model-value="(h) => set(['print', 'hoursTyped'], h)"
+      />
+      <QuantityField
+        label="Resin, as the printer says"
+        unit="ml"
+        :digits="1"
+        :model-value="doc.resinMlTyped"
+        :min="0.1"
+        :max="10000"
+        hint="Overrides the estimate"
+        @update:model-value="(ml) => set(['print', 'resinMlTyped'], ml)"
+      />
+    </div>
+    <div class="when">
+      <MomentField
+        label="Started"
+        :model-value="doc.startedAt"
+        hint="Not started"
+        @update:model-value="(at) => set(['print', 'startedAt'], at)"
+      />
+      <v-btn v-if="!doc.startedAt" variant="flat" class="now" @click="set(['print', 'startedAt'], now())"
+        >Started now</v-btn
+      >
+      <MomentField
+        label="Finished"
+        :model-value="doc.finishedAt"
+        hint="Not finished"
+        @update:model-value="(at) => set(['print', 'finishedAt'], at)"
+      />
+      <v-btn
+        v-if="doc.startedAt && !doc.finishedAt"
+        variant="flat"
+        class="now"
+        @click="set(['print', 'finishedAt'], now())"
+        >Finished now</v-btn
+      >
+    </div>
+  </section>
+
+  <section v-if="pieces.length > 0" class="stage-block">
+    <h2>How each piece came off</h2>
+    <v-btn size="small" class="mb-2" @click="setAll">All good</v-btn>
+    <table class="plain pieces">
+      <tbody>
+        <tr v-for="piece in pieces" :key="piece.number">
+          <td class="num">{{ piece.number }}</td>
+          <td>{{ piece.pattern.name }}</td>
+          <td>
+            <div class="choice" role="radiogroup" :aria-label="`Piece ${piece.number}`">
+              <button
+                v-for="outcome in PIECE_OUTCOMES"
+                :key="outcome"
+                type="button"
+                role="radio"
+                :aria-checked="outcomeOf(piece.number) === outcome"
+                @click="setOutcome(piece.number, outcome)"
+              >
+                {{ outcome }}
+              </button>
+            </div>
+          </td>
+          <td>
+            <v-text-field
+              v-if="outcomeOf(piece.number) && outcomeOf(piece.number) !== 'good'"
+              label="What, where"
+              :model-value="doc.pieces[piece.number]?.note"
+              maxlength="400"
+              @update:model-value="
+                (note) => set(['print', 'pieces', piece.number], { outcome: outcomeOf(piece.number), note })
+              "
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+  <NoteField
+    class="mt-4"
+    label="Note on the print"
+    :rows="2"
+    :model-value="doc.note"
+    @update:model-value="(t) => set(['print', 'note'], t)"
+  />
+  <CautionLine of="resin" />
+</template>
+
+<style scoped>
+.sums td:nth-child(2) {
+  width: 110px;
+  padding-right: 20px;
+}
+.when {
+  display: grid;
+  grid-template-columns: 1fr auto 1fr auto;
+  gap: 12px;
+  margin-top: 14px;
+  align-items: start;
+}
+.now {
+  height: 48px;
+}
+.pieces td:first-child {
+  width: 34px;
+}
+.choice {
+  display: inline-flex;
+  border: 1px solid var(--line2);
+}
+.choice button {
+  min-height: 36px;
+  padding: 0 12px;
+  border: none;
+  background: var(--paper);
+  font: inherit;
+  cursor: pointer;
+}
+.choice button + button {
+  border-left: 1px solid var(--line2);
+}
+.choice button[aria-checked='true'] {
+  background: var(--wax);
+  color: #fff;
+}
+@media (max-width: 700px) {
+  .when {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

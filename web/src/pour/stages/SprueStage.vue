@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { HANGS } from '@zero-pour/contracts';
+import { formatQuantity, type StageKey } from '@zero-pour/core';
+import { valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import CautionLine from '../../components/CautionLine.vue';
+import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import NoteField from '../../components/NoteField.vue';
+import PlannedNote from '../../components/PlannedNote.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import ReadingField from '../../components/ReadingField.vue';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import DoneLine from '../DoneLine.vue';
+import StageHead from '../StageHead.vue';
+import TreeDrawing from '../TreeDrawing.vue';
+
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const shop = useShop();
+const units = useUnits();
+const doc = computed(() => pour.value.doc.sprue);
+const poured = computed(() => pour.value.used !== undefined);
+const tree = computed(() => valueOf(plan.value.tree));
+const charge = computed(() => valueOf(plan.value.charge));
+const g = (value: number): string => formatQuantity({ value, unit: 'g' }, units.choice);
+/** The same charge in every weight unit, for a balance that shows another. */
+const everyUnit = computed(() => {
+  const value = charge.value?.total.value;
+  if (value === undefined) return '';
+  return (['g', 'dwt', 'ozt'] as const)
+    .map((weight) => formatQuantity({ value, unit: 'g' }, { ...units.choice, weight }))
+    .join(' · ');
+});
+</script>
+
+<template>
+  <StageHead
+    stage="sprue"
+    title="Sprue and flask"
+    :line="tree ? `${plan.context.castings} in ${plan.context.flask?.name}` : undefined"
+    can-leave
+  />
+  <div class="form-grid roomy">
+    <v-select
+      label="Flask"
+      :items="shop.lists.flask.map((f) => ({ title: f.name, value: f.id }))"
+      :model-value="doc.flaskId"
+      :readonly="poured"
+      no-data-text="No flask yet: add one under Shop."
+      @update:model-value="(id) => set(['sprue', 'flaskId'], id)"
+    />
+    <v-select
+      label="Arrangement"
+      :items="[
+        { title: 'straight up on the base', value: 'straight' },
+        { title: 'rings round a main sprue', value: 'rings' },
+      ]"
+      :model-value="doc.arrangement"
+      @update:model-value="(a) => set(['sprue', 'arrangement'], a)"
+    />
+    <v-select
+      label="Along the gate"
+      :items="HANGS.map((h) => ({ title: h === 'as printed' ? h : `${h} of the file`, value: h }))"
+      :model-value="doc.hangs ?? 'as printed'"
+      @update:model-value="(h) => set(['sprue', 'hangs'], h)"
+    />
+    <QuantityField
+      v-if="doc.arrangement === 'rings'"
+      label="Upward from level"
+      unit="deg"
+      :model-value="doc.tiltDeg"
+      :max="80"
+      required
+      hint="30 to 60: bubbles leave, wax drains"
+      @update:model-value="(t) => t !== undefined && set(['sprue', 'tiltDeg'], t)"
+    />
+    <QuantityField
+      label="Main sprue, diameter"
+      unit="mm"
+      :digits="2"
+      :model-value="doc.mainSprueDiameterMm"
+      :min="1"
+      :max="40"
+      required
+      @update:model-value="(d) => d !== undefined && set(['sprue', 'mainSprueDiameterMm'], d)"
+    />
+    <QuantityField
+      label="Main sprue, length"
+      unit="mm"
+      :digits="1"
+      :model-value="doc.mainSprueLengthMm"
+      :max="300"
+      required
+      @update:model-value="(l) => l !== undefined && set(['sprue', 'mainSprueLengthMm'], l)"
+    />
+  </div>
+  <p v-if="shop.lists.flask.length === 0" class="mute mt-2">
+    <router-link to="/shop/flask">Add a flask</router-link>
+  </p>
+  <PlannedNote :planned="plan.tree" @go-to="(s) => emit('goTo', s)" />
+
+  <div v-if="tree && plan.context.flask" class="fit">
+    <TreeDrawing :flask="plan.context.flask" :layout="tree.layout" :form="tree.form" class="sheet" />
+    <div>
+      <JudgementList :judgements="tree.judgements" />
+      <p class="mute mt-2">
+        Reckoned with each part's bounding cylinder, the largest for all: real parts can only leave more room.
+      </p>
+    </div>
+  </div>
+
+  <section class="stage-block">
+    <h2>Metal to weigh out</h2>
+    <div class="form-grid roomy">
+      <v-btn-toggle
+        :model-value="doc.weighBy"
+        aria-label="How the patterns' volume is known"
+        @update:model-value="(w) => set(['sprue', 'weighBy'], w)"
+      >
+        <v-btn value="volume">By volume</v-btn>
+        <v-btn value="weight">By weight</v-btn>
+      </v-btn-toggle>
+      <ReadingField
+        label="Patterns on the balance"
+        unit="g"
+        :digits="2"
+        :model-value="doc.weighedPatternsG"
+        :min="0.001"
+        @update:model-value="(r) => set(['sprue', 'weighedPatternsG'], r)"
+      />
+      <QuantityField
+        label="New metal"
+        unit="percent"
+        :digits="0"
+        :model-value="doc.newPercent"
+        :max="100"
+        :standard="shop.settings.newMetalPercent"
+        standard-from="as the shop does"
+        @update:model-value="(p) => set(['sprue', 'newPercent'], p)"
+      />
+    </div>
+    <PlannedNote v-if="plan.tree.status === 'known'" :planned="plan.charge" @go-to="(s) => emit('goTo', s)" />
+    <template v-if="charge">
+      <p class="charge">
+        Weigh <FigureValue :figure="charge.total" class="big" @go-to="(s) => emit('goTo', s)" />
+        <span class="mute num">{{ everyUnit }}</span>
+      </p>
+      <p>
+        <span class="num">{{ g(charge.newG) }}</span> new and
+        <span class="num">{{ g(charge.reusedG) }}</span> reused. Of it, patterns {{ g(charge.patternsG) }},
+        gates and sprue {{ g(charge.spruesG) }}, button {{ g(charge.buttonG) }}.
+      </p>
+      <JudgementList :judgements="charge.judgements" />
+    </template>
+    <p
+      v-if="doc.weighBy === 'weight' && !(doc.weighedPatternsG && 'value' in doc.weighedPatternsG)"
+      class="mute"
+    >
+      Weigh the patterns without sprues; until then the volume of the file is used.
+    </p>
+  </section>
+  <DoneLine
+    label="Sprues joined and weighed"
+    :at="doc.doneAt"
+    @change="(at) => set(['sprue', 'doneAt'], at)"
+  />
+  <NoteField
+    class="mt-4"
+    label="Note on the tree"
+    :rows="2"
+    :model-value="doc.note"
+    @update:model-value="(t) => set(['sprue', 'note'], t)"
+  />
+  <CautionLine of="cutting" />
+</template>
+
+<style scoped>
+.fit {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 18px;
+  margin-top: 14px;
+  align-items: start;
+}
+.charge {
+  font-size: 16px;
+  margin: 12px 0 4px;
+}
+.charge :deep(.big) {
+  font-size: 26px;
+  font-weight: 700;
+}
+@media (max-width: 700px) {
+  .fit {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
+import type { PartGates } from '@zero-pour/plan';
+import { computed, defineAsyncComponent, shallowRef } from 'vue';
+import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import StageHead from '../StageHead.vue';
+
+const PartView = defineAsyncComponent(() => import('../../pattern/PartView.vue'));
+const emit = defineEmits<{ goTo: [stage: StageKey] }>();
+const { pour, plan, set } = usePour();
+const units = useUnits();
+const index = shallowRef(0);
+
+const entries = computed(() => plan.value.gates);
+const entry = computed<PartGates | undefined>(
+  () => entries.value[Math.min(index.value, entries.value.length - 1)],
+);
+const rotation = computed<Rotation>(() =>
+  entry.value ? (pour.value.doc.wayUp.rotations[entry.value.part.pattern.id] ?? NO_ROTATION) : NO_ROTATION,
+);
+const mm = (value: number, digits = 1): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
+
+function turn(change: Partial<Rotation>): void {
+  if (entry.value) set(['wayUp', 'rotations', entry.value.part.pattern.id], { ...rotation.value, ...change });
+}
+function setGates(change: Partial<Gates>): void {
+  if (entry.value) set(['wayUp', 'gates', entry.value.part.pattern.id], { ...entry.value.gates, ...change });
+}
+/** Nearest angle within half a turn, so that the field never runs away. */
+const tidy = (deg: number): number => ((((deg + 180) % 360) + 360) % 360) - 180;
+const AXES = [
+  { field: 'xDeg', name: 'About x' },
+  { field: 'yDeg', name: 'About y' },
+  { field: 'zDeg', name: 'About z' },
+] as const;
+</script>
+
+<template>
+  <StageHead
+    stage="wayUp"
+    title="Way up and gates"
+    line="how it stands on the plate, where metal will enter"
+    can-leave
+  />
+  <p v-if="!entry" class="mute">
+    Choose a pattern first.
+    <button type="button" class="text-button" @click="emit('goTo', 'pattern')">Pattern</button>
+  </p>
+  <template v-else>
+    <div v-if="entries.length > 1" class="choose" role="group" aria-label="Pattern">
+      <v-btn
+        v-for="(other, i) in entries"
+        :key="other.part.pattern.id"
+        size="small"
+        :variant="other === entry ? 'flat' : 'outlined'"
+        @click="index = i"
+        >{{ other.part.pattern.name }}</v-btn
+      >
+    </div>
+    <div class="look">
+      <PartView :pattern="entry.part.pattern" :rotation="rotation" plate class="view" />
+      <div>
+        <div v-for="axis in AXES" :key="axis.field" class="axis">
+          <QuantityField
+            :label="axis.name"
+            unit="deg"
+            :model-value="rotation[axis.field]"
+            :min="-360"
+            :max="360"
+            required
+            @update:model-value="(deg) => deg !== undefined && turn({ [axis.field]: deg })"
+          />
+          <v-btn
+            size="small"
+            :aria-label="`${axis.name} 15 degrees back`"
+            @click="turn({ [axis.field]: tidy(rotation[axis.field] - 15) })"
+            >−15</v-btn
+          >
+          <v-btn
+            size="small"
+            :aria-label="`${axis.name} 15 degrees on`"
+            @click="turn({ [axis.field]: tidy(rotation[axis.field] + 15) })"
+            >+15</v-btn
+          >
+        </div>
+        <dl class="stance">
+          <dt>Height</dt>
+          <dd class="num">{{ mm(entry.part.stance.heightMm) }}</dd>
+          <dt>Footprint</dt>
+          <dd class="num">
+            {{ mm(entry.part.stance.footprintMm[0]) }} × {{ mm(entry.part.stance.footprintMm[1]) }}
+          </dd>
+          <dt>Bounding cylinder</dt>
+          <dd class="num">Ø {{ mm(entry.part.stance.cylinderDiameterMm) }}</dd>
+        </dl>
+        <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
+      </div>
+    </div>
+    <section class="stage-block">
+      <h2>
+        Gates of each {{ entry.part.pattern.name
+        }}{{ entry.proposed ? ' (proposed by the modulus rule, not set yet)' : '' }}
+      </h2>
+      <div class="form-grid">
+        <QuantityField
+          label="How many"
+          unit="count"
+          :model-value="entry.gates.count"
+          :max="40"
+          required
+          @update:model-value="(n) => n !== undefined && setGates({ count: Math.round(n) })"
+        />
+        <QuantityField
+          label="Diameter"
+          unit="mm"
+          :digits="2"
+          :model-value="entry.gates.diameterMm"
+          :min="0.3"
+          :max="30"
+          required
+          @update:model-value="(d) => d !== undefined && setGates({ diameterMm: d })"
+        />
+        <QuantityField
+          label="Length"
+          unit="mm"
+          :digits="1"
+          :model-value="entry.gates.lengthMm"
+          :max="100"
+          required
+          hint="Short: 1 to 2 diameters"
+          @update:model-value="(l) => l !== undefined && setGates({ lengthMm: l })"
+        />
+        <v-btn v-if="entry.proposed" variant="flat" class="take" @click="setGates({})"
+          >Take the proposal</v-btn
+        >
+      </div>
+      <p class="mt-3">
+        The modulus rule asks for
+        <FigureValue :figure="entry.advice" class="num" @go-to="(s) => emit('goTo', s)" />, on the thickest
+        mass.
+      </p>
+      <JudgementList :judgements="entry.judgements" />
+    </section>
+  </template>
+</template>
+
+<style scoped>
+.choose {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  margin-bottom: 10px;
+}
+.look {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 250px;
+  gap: 18px;
+}
+.view {
+  height: 340px;
+}
+.axis {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 6px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.axis .v-btn {
+  height: 48px;
+  min-width: 46px;
+  padding: 0 6px;
+}
+.stance {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 5px 12px;
+  margin: 12px 0;
+}
+.stance dd {
+  margin: 0;
+  text-align: right;
+}
+.take {
+  height: 48px;
+}
+@media (max-width: 1180px) {
+  .look {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+import { STAGES } from '@zero-pour/core';
+import { createRouter, createWebHistory } from 'vue-router';
+import BoardPage from './board/BoardPage.vue';
+
+const stages = STAGES.map((stage) => stage.key).join('|');
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'board', component: BoardPage, meta: { title: 'Board' } },
+    {
+      path: `/pours/:id/:stage(${stages})?`,
+      name: 'pour',
+      component: () => import('./pour/PourPage.vue'),
+      props: true,
+    },
+    {
+      path: '/pours/:id/bench/:stage(clean|invest)',
+      name: 'bench',
+      component: () => import('./bench/BenchPage.vue'),
+      props: true,
+      meta: { bare: true },
+    },
+    {
+      path: '/patterns/:id?',
+      name: 'patterns',
+      component: () => import('./pattern/PatternsPage.vue'),
+      props: true,
+      meta: { title: 'Patterns' },
+    },
+    {
+      path: '/resins/:id?',
+      name: 'resins',
+      component: () => import('./resins/ResinsPage.vue'),
+      props: true,
+      meta: { title: 'Resins' },
+    },
+    {
+      path: '/shop/:kind?/:id?',
+      name: 'shop',
+      component: () => import('./shop/ShopPage.vue'),
+      props: true,
+      meta: { title: 'Shop' },
+    },
+    {
+      path: '/record',
+      name: 'record',
+      component: () => import('./record/RecordPage.vue'),
+      meta: { title: 'Record' },
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+});
+
+router.afterEach((to) => {
+  if (typeof to.meta['title'] === 'string') document.title = `${to.meta['title']} · Zero Pour`;
+});

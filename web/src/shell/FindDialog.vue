@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { findHitsSchema, type FindHit } from '@zero-pour/contracts';
+import { watchDebounced } from '@vueuse/core';
+import { ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { request } from '../api/request';
+import { useNotices } from '../state/notices';
+
+const open = defineModel<boolean>({ required: true });
+const router = useRouter();
+const notices = useNotices();
+const words = ref('');
+const hits = shallowRef<FindHit[]>([]);
+const asked = ref('');
+
+watch(open, (value) => {
+  if (value) words.value = '';
+});
+watchDebounced(
+  words,
+  async (value) => {
+    const wanted = value.trim();
+    asked.value = wanted;
+    if (wanted === '') hits.value = [];
+    else {
+      const found = await request(findHitsSchema, 'GET', `/find?words=${encodeURIComponent(wanted)}`).catch(
+        (error: unknown) => notices.wrong(error),
+      );
+      if (found && asked.value === wanted) hits.value = found.hits;
+    }
+  },
+  { debounce: 150 },
+);
+
+function addressOf({ kind, id }: FindHit): string {
+  if (kind === 'pour') return `/pours/${id}`;
+  if (kind === 'pattern') return `/patterns/${id}`;
+  if (kind === 'resin') return `/resins/${id}`;
+  return `/shop/${kind}/${id}`;
+}
+function go(hit: FindHit | undefined): void {
+  if (!hit) return;
+  open.value = false;
+  void router.push(addressOf(hit));
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620" aria-label="Find" location="top">
+    <section class="find">
+      <v-text-field
+        v-model="words"
+        autofocus
+        label="Find a pour, pattern, resin, flask …"
+        autocomplete="off"
+        @keydown.enter="go(hits[0])"
+      />
+      <ul v-if="hits.length > 0" aria-label="Found">
+        <li v-for="hit in hits" :key="hit.kind + hit.id">
+          <button type="button" @click="go(hit)">
+            <b>{{ hit.title }}</b> <span class="mute">{{ hit.line }}</span>
+            <span class="kind">{{ hit.kind }}</span>
+          </button>
+        </li>
+      </ul>
+      <p v-else-if="asked !== ''" class="mute none">Nothing here is called “{{ asked }}”.</p>
+      <p v-else class="mute none">A number, a name, a metal, a word of a note.</p>
+    </section>
+  </v-dialog>
+</template>
+
+<style scoped>
+.find {
+  background: var(--sheet);
+  border: 1px solid var(--line2);
+  padding: 16px;
+}
+ul {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+  max-height: 56vh;
+  overflow-y: auto;
+}
+li button {
+  width: 100%;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  padding: 9px 6px;
+  background: none;
+  border: none;
+  border-top: 1px solid var(--line);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+li button:hover,
+li button:focus-visible {
+  background: var(--wax2);
+}
+.kind {
+  margin-left: auto;
+  font: 13px var(--mono);
+  color: var(--mute);
+}
+.none {
+  padding: 12px 6px 2px;
+}
+</style>

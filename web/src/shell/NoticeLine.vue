@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useNotices } from '../state/notices';
+
+const notices = useNotices();
+const open = computed({ get: () => notices.current !== null, set: (value) => value || notices.clear() });
+const timeout = computed(() => (notices.current?.weight === 'wrong' ? 12_000 : 7_000));
+function act(): void {
+  notices.current?.action?.run();
+  notices.clear();
+}
+</script>
+
+<template>
+  <v-snackbar
+    v-model="open"
+    :timeout="timeout"
+    :color="notices.current?.weight === 'wrong' ? 'error' : '#2B2622'"
+    location="bottom"
+    rounded="sm"
+  >
+    <span role="status">{{ notices.current?.text }}</span>
+    <template #actions>
+      <v-btn v-if="notices.current?.action" variant="text" color="#F5B04A" @click="act">{{
+        notices.current.action.label
+      }}</v-btn>
+      <v-btn variant="text" color="#F3EDE2" @click="notices.clear()">Close</v-btn>
+    </template>
+  </v-snackbar>
+</template>

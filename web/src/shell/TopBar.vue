@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { formatQuantity } from '@zero-pour/core';
+import { boardRows, kilnStates, nextHandsOn } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { formatPhrase } from '@zero-pour/core';
+import { useSlowNow } from '../state/clock';
+import { usePours } from '../state/pourStore';
+import { useShop } from '../state/shopStore';
+import { useUnits } from '../state/unitStore';
+import { heatColour } from '../theme/heat';
+import { formatLeft } from '../time/formatMoment';
+import UnitSwitch from './UnitSwitch.vue';
+
+const emit = defineEmits<{ find: []; keys: [] }>();
+const PAGES = [
+  { to: '/', name: 'Board', also: 'pour' },
+  { to: '/patterns', name: 'Patterns', also: 'patterns' },
+  { to: '/resins', name: 'Resins', also: 'resins' },
+  { to: '/shop', name: 'Shop', also: 'shop' },
+  { to: '/record', name: 'Record', also: 'record' },
+] as const;
+
+const units = useUnits();
+const now = useSlowNow();
+const pours = usePours();
+const shop = useShop();
+const rows = computed(() => boardRows(pours.open, shop.shop));
+const kiln = computed(() => kilnStates(rows.value, now.value)[0]);
+const next = computed(() => nextHandsOn(rows.value)[0]);
+</script>
+
+<template>
+  <header class="bar no-print">
+    <router-link to="/" class="brand" aria-label="Zero Pour, to the board">
+      <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true">
+        <ellipse cx="13" cy="13" rx="9" ry="11" fill="none" stroke="#f3ede2" stroke-width="4" />
+        <path d="M4.3 15.5a9 8.4 0 0 0 17.4 0z" fill="#e0631f" />
+        <path d="M13 24v4" stroke="#e0631f" stroke-width="3.4" stroke-linecap="round" />
+      </svg>
+      <span>Zero Pour</span>
+    </router-link>
+    <nav aria-label="Pages">
+      <router-link
+        v-for="page in PAGES"
+        :key="page.to"
+        :to="page.to"
+        :class="{ on: $route.name === page.also || $route.path === page.to }"
+      >
+        {{ page.name }}
+      </router-link>
+    </nav>
+    <span class="spacer" />
+    <span v-if="kiln" class="chip wide" title="By the programme, not by a thermometer">
+      <i class="dot" :style="{ background: heatColour(kiln.plannedC) }" />
+      {{ kiln.name }} <b>{{ formatQuantity({ value: kiln.plannedC, unit: 'degC' }, units.choice) }}</b>
+      {{ kiln.doing }}, planned
+    </span>
+    <router-link v-if="next" class="chip" :to="`/pours/${next.row.pour.id}/${next.stage}`">
+      <span class="next">{{ formatPhrase(next.what, units.choice) }}</span>
+      <b>{{ formatLeft(next.at, now) }}</b>
+    </router-link>
+    <UnitSwitch />
+    <button type="button" class="chip" @click="emit('find')"><kbd>/</kbd> find</button>
+    <button type="button" class="chip keys" aria-label="Keys" @click="emit('keys')"><kbd>?</kbd></button>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  min-height: 52px;
+  background: var(--char);
+  color: #f3ede2;
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  padding: 0 18px;
+  gap: 0 14px;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  font-weight: 700;
+  font-size: 17px;
+  color: inherit;
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  height: 52px;
+  gap: 2px;
+}
+nav a {
+  color: #cfc5b4;
+  padding: 0 13px;
+  display: flex;
+  align-items: center;
+  text-decoration: none;
+}
+nav a.on {
+  color: #fff;
+  box-shadow: inset 0 -4px 0 var(--melt);
+}
+.chip {
+  border: 1px solid #5b534a;
+  border-radius: 3px;
+  padding: 4px 10px;
+  font-size: 13.5px;
+  font-family: var(--text);
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  color: #e9e0d1;
+  background: none;
+  text-decoration: none;
+  white-space: nowrap;
+}
+button.chip {
+  cursor: pointer;
+}
+.chip b {
+  font-family: var(--mono);
+}
+.next {
+  max-width: 150px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.dot {
+  width: 10px;
+  height: 10px;
+  border-radius: 50%;
+}
+.chip kbd {
+  background: none;
+  border-color: #8a7f72;
+  color: #e9e0d1;
+}
+@media (max-width: 1180px) {
+  .wide {
+    display: none;
+  }
+}
+@media (max-width: 900px) {
+  .bar {
+    padding: 8px 12px 0;
+  }
+  nav {
+    order: 5;
+    width: 100%;
+    height: 44px;
+    overflow-x: auto;
+  }
+  .next,
+  .keys {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,62 @@
+import { STAGES } from '@zero-pour/core';
+import { useEventListener } from '@vueuse/core';
+import { ref, type Ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useNotices } from '../state/notices';
+import { usePours } from '../state/pourStore';
+import { useNewPour } from '../pour/useNewPour';
+
+/** Whether keys belong to a field now: they are never taken from somebody who types. */
+export function isTyping(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null;
+  return (
+    element?.closest?.('input, textarea, select, [contenteditable="true"], [role="listbox"]') !== null &&
+    element !== null
+  );
+}
+
+/** Keys that hold on every page (design: number row for stages, N, /, B, E, ?, Esc, Ctrl+Z). */
+export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean> } {
+  const router = useRouter();
+  const route = useRoute();
+  const pours = usePours();
+  const notices = useNotices();
+  const newPour = useNewPour();
+  const finding = ref(false);
+  const showingKeys = ref(false);
+
+  function pourKey(key: string): boolean {
+    const id = String(route.params['id']);
+    const stage = STAGES.find((s) => s.shortcut === key);
+    if (stage) void router.push(`/pours/${id}/${stage.key}`);
+    else if (key === 'b')
+      void router.push(`/pours/${id}/bench/${route.params['stage'] === 'invest' ? 'invest' : 'clean'}`);
+    else if (key === 'e') void router.push({ path: `/pours/${id}/result`, hash: '#counts' });
+    else return false;
+    return true;
+  }
+
+  function plainKey(key: string): boolean {
+    if (key === 'n') void newPour();
+    else if (key === '/') finding.value = true;
+    else if (key === '?') showingKeys.value = true;
+    else if (key === 'escape') void router.push('/');
+    else return false;
+    return true;
+  }
+
+  useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+    const inDialog = document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
+    if (event.defaultPrevented || isTyping(event.target) || inDialog || route.meta['bare'] || event.altKey)
+      return;
+    const key = event.key.toLowerCase();
+    if ((event.ctrlKey || event.metaKey) && key === 'z') {
+      event.preventDefault();
+      notices.tell(pours.undo() ? 'Taken back.' : 'Nothing to take back.');
+    } else if (!event.ctrlKey && !event.metaKey) {
+      if ((route.name === 'pour' && pourKey(key)) || plainKey(key)) event.preventDefault();
+    }
+  });
+
+  return { finding, showingKeys };
+}

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import type { Alloy } from '@zero-pour/contracts';
+import QuantityField from '../components/QuantityField.vue';
+
+/** Flask and metal temperatures by class, the waits before the flask is opened, and what it is made of. */
+const props = defineProps<{ alloy: Alloy }>();
+const emit = defineEmits<{ change: [alloy: Alloy] }>();
+const CLASSES = ['filigree', 'standard', 'heavy'] as const;
+const ENDS = [
+  ['lowC', 'from'],
+  ['highC', 'to'],
+] as const;
+
+function setRange(
+  of: 'flask' | 'metal',
+  cls: (typeof CLASSES)[number],
+  end: 'lowC' | 'highC',
+  value: number | undefined,
+): void {
+  if (value === undefined) return;
+  const ranges = props.alloy[of];
+  emit('change', { ...props.alloy, [of]: { ...ranges, [cls]: { ...ranges[cls], [end]: value } } });
+}
+function setWait(end: 'least' | 'most', value: number | undefined): void {
+  if (value !== undefined)
+    emit('change', { ...props.alloy, quenchWaitMin: { ...props.alloy.quenchWaitMin, [end]: value } });
+}
+const composition = (): string =>
+  Object.entries(props.alloy.composition)
+    .map(([element, share]) => `${element} ${(share * 100).toFixed(1)} %`)
+    .join(', ');
+</script>
+
+<template>
+  <section class="stage-block">
+    <h2>Temperatures at the pour</h2>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th>Class</th>
+          <th colspan="2">Flask</th>
+          <th colspan="2">Metal</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="cls in CLASSES" :key="cls">
+          <td>{{ cls }}</td>
+          <template v-for="of in ['flask', 'metal'] as const" :key="of">
+            <td v-for="[end, word] in ENDS" :key="end">
+              <QuantityField
+                :label="`${of} ${word}`"
+                unit="degC"
+                required
+                :model-value="alloy[of][cls][end]"
+                :min="20"
+                :max="1300"
+                @update:model-value="(value) => setRange(of, cls, end, value)"
+              />
+            </td>
+          </template>
+        </tr>
+      </tbody>
+    </table>
+    <div class="form-grid mt-4">
+      <QuantityField
+        label="Wait before opening, least"
+        unit="min"
+        required
+        :model-value="alloy.quenchWaitMin.least"
+        :max="1440"
+        @update:model-value="(m) => setWait('least', m)"
+      />
+      <QuantityField
+        label="Wait before opening, most"
+        unit="min"
+        required
+        :model-value="alloy.quenchWaitMin.most"
+        :max="1440"
+        @update:model-value="(m) => setWait('most', m)"
+      />
+    </div>
+    <p class="mute mt-3">
+      Made of {{ composition() }}. Book values: the alloy's own sheet and your record come before them.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,74 @@
+<script setup lang="ts" generic="K extends ShopKind">
+import type { ShopItem, ShopKind } from '@zero-pour/contracts';
+import { computed } from 'vue';
+import NoteField from '../components/NoteField.vue';
+import QuantityField from '../components/QuantityField.vue';
+import { ITEM_FIELDS, type ItemField } from './itemFields';
+
+/** The fields of one thing of the shop; what is typed goes up as a changed item. */
+const props = defineProps<{ kind: K; item: ShopItem<K>; readonly?: boolean | undefined }>();
+const emit = defineEmits<{ change: [item: ShopItem<K>] }>();
+
+const fields = computed(() => ITEM_FIELDS[props.kind] as readonly ItemField<ShopKind>[]);
+const values = computed(() => props.item as Record<string, unknown>);
+const set = (field: string, value: unknown): void => emit('change', { ...props.item, [field]: value });
+function setNumber(field: ItemField<ShopKind>, value: number | undefined): void {
+  if (value === undefined || field.type !== 'number') return;
+  set(field.field, field.whole ? Math.round(value) : value);
+}
+/** A name must not vanish while it is retyped; other texts may be empty. */
+function setText(field: string, text: string | undefined): void {
+  if (field === 'name' && !text?.trim()) return;
+  set(field, text ?? '');
+}
+</script>
+
+<template>
+  <div class="form-grid">
+    <template v-for="field in fields" :key="field.field">
+      <QuantityField
+        v-if="field.type === 'number'"
+        :label="field.label"
+        :unit="field.unit"
+        :digits="field.digits ?? 3"
+        :min="field.min ?? 0"
+        :max="field.max ?? 1e6"
+        :hint="field.hint ?? ''"
+        :disabled="readonly ?? false"
+        required
+        :model-value="values[field.field] as number"
+        @update:model-value="(value) => setNumber(field, value)"
+      />
+      <v-select
+        v-else-if="field.type === 'choice'"
+        :label="field.label"
+        :items="[...field.options]"
+        :readonly="readonly"
+        :model-value="values[field.field] as string"
+        @update:model-value="(value) => set(field.field, value)"
+      />
+      <v-checkbox
+        v-else-if="field.type === 'yes'"
+        :label="field.label"
+        :readonly="readonly"
+        :model-value="values[field.field]"
+        @update:model-value="(value) => set(field.field, value === true)"
+      />
+      <NoteField
+        v-else
+        :class="{ long: field.long }"
+        :label="field.label"
+        :rows="field.long ? 2 : 1"
+        :max="field.field === 'name' ? 120 : 200"
+        :model-value="values[field.field] as string"
+        @update:model-value="(text) => setText(field.field, text)"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.long {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import type { Programme } from '@zero-pour/contracts';
+import { formatHours, programmeCurve, type Segment } from '@zero-pour/core';
+import { computed } from 'vue';
+import SegmentTable from '../burnout/SegmentTable.vue';
+
+/** A programme's segments, timed with a middling kiln and casting temperature: each pour counts with its own. */
+const props = defineProps<{ programme: Programme }>();
+const emit = defineEmits<{ change: [programme: Programme] }>();
+const MIDDLING = { castingC: 510, kiln: { maxRampCPerH: 400, coolTauH: 4 } };
+const curve = computed(() => programmeCurve(props.programme.segments, MIDDLING.castingC, MIDDLING.kiln));
+const change = (segments: Segment[]): void =>
+  emit('change', { ...props.programme, segments: segments.map((s) => ({ ...s, hands: [...s.hands] })) });
+</script>
+
+<template>
+  <section class="stage-block">
+    <h2>
+      Segments, about {{ formatHours(curve.totalH) }} in a middling kiln to a flask of
+      {{ MIDDLING.castingC }} °C
+    </h2>
+    <SegmentTable :placed="curve.segments" @change="change" />
+  </section>
+</template>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { SHOP_KINDS, type ShopItem, type ShopKind } from '@zero-pour/contracts';
+import { computed } from 'vue';
+import { useRouter } from 'vue-router';
+import { useNotices } from '../state/notices';
+import { useShop } from '../state/shopStore';
+import AlloyRanges from './AlloyRanges.vue';
+import { itemFrom, TEMPLATES, type Template } from './bookItems';
+import ItemForm from './ItemForm.vue';
+import ItemMenu from './ItemMenu.vue';
+import ProgrammeSegments from './ProgrammeSegments.vue';
+import ShopSettings from './ShopSettings.vue';
+import { useItemEdit } from './useItemEdit';
+
+const props = defineProps<{ kind?: string; id?: string }>();
+/** Resins and profiles have their own page. */
+type Kind = Exclude<ShopKind, 'resin' | 'profile'>;
+const TABS: readonly { kind: Kind; name: string; one: string }[] = [
+  { kind: 'flask', name: 'Flasks', one: 'a flask' },
+  { kind: 'powder', name: 'Powders', one: 'a powder' },
+  { kind: 'alloy', name: 'Metals', one: 'a metal' },
+  { kind: 'kiln', name: 'Kilns', one: 'a kiln' },
+  { kind: 'programme', name: 'Programmes', one: 'a programme' },
+  { kind: 'printer', name: 'Printers', one: 'a printer' },
+];
+
+const shop = useShop();
+const router = useRouter();
+const notices = useNotices();
+const isKind = (kind: string | undefined): kind is Kind =>
+  SHOP_KINDS.includes(kind as ShopKind) && kind !== 'resin' && kind !== 'profile';
+const kind = computed<Kind | 'settings'>(() =>
+  isKind(props.kind) ? props.kind : props.kind === 'settings' ? 'settings' : 'flask',
+);
+const tab = computed(() => TABS.find((t) => t.kind === kind.value));
+const list = computed<ShopItem<Kind>[]>(() => (kind.value === 'settings' ? [] : shop.lists[kind.value]));
+const stored = computed(() => list.value.find((i) => i.id === props.id) ?? list.value[0]);
+const { item, unsaved, change } = useItemEdit<Kind>(
+  () => kind.value as Kind,
+  () => stored.value,
+);
+const templates = computed(() =>
+  kind.value === 'settings' ? [] : (TEMPLATES[kind.value] as readonly Template<Kind>[]),
+);
+
+async function run(work: () => Promise<unknown>): Promise<void> {
+  await work().catch((error: unknown) => notices.wrong(error));
+}
+const add = (template: Template<Kind>): Promise<void> =>
+  run(async () => {
+    const ofKind = kind.value as Kind;
+    const kept = await shop.keepItem(ofKind, itemFrom<Kind>(template, list.value));
+    await router.push(`/shop/${ofKind}/${kept.id}`);
+  });
+const remove = (gone: ShopItem<Kind>): Promise<void> =>
+  run(async () => {
+    const ofKind = kind.value as Kind;
+    await shop.removeItem(ofKind, gone.id);
+    await router.push(`/shop/${ofKind}`);
+    notices.tell(`${gone.name} is taken out.`, {
+      label: 'Undo',
+      run: () => void run(() => shop.keepItem(ofKind, gone)),
+    });
+  });
+</script>
+
+<template>
+  <div class="page">
+    <nav class="tabs" aria-label="Things of the shop">
+      <router-link v-for="t in TABS" :key="t.kind" :to="`/shop/${t.kind}`" :class="{ on: t.kind === kind }">
+        {{ t.name }} <span class="num">{{ shop.lists[t.kind].length }}</span>
+      </router-link>
+      <router-link to="/shop/settings" :class="{ on: kind === 'settings' }"
+        >Bench hours, currency</router-link
+      >
+    </nav>
+    <ShopSettings v-if="kind === 'settings'" />
+    <div v-else-if="tab" class="things">
+      <ItemMenu
+        :items="list"
+        :shown="item?.id"
+        :title="`${tab.name} of the shop`"
+        :to="(other) => `/shop/${kind}/${other.id}`"
+      >
+        <v-btn v-if="templates.length === 1 && templates[0]" size="small" @click="add(templates[0])"
+          >Add {{ tab.one }}</v-btn
+        >
+        <v-menu v-else max-height="420">
+          <template #activator="{ props: activator }"
+            ><v-btn v-bind="activator" size="small">Add {{ tab.one }}</v-btn></template
+          >
+          <v-list :aria-label="`Add ${tab.one} from the book`">
+            <v-list-item
+              v-for="template in templates"
+              :key="template.name"
+              :title="template.name"
+              @click="add(template)"
+            />
+          </v-list>
+        </v-menu>
+      </ItemMenu>
+      <section v-if="item">
+        <div class="page-head">
+          <h1>{{ item.name }}</h1>
+          <span class="spacer" />
+          <span class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+          <button type="button" class="text-button" @click="remove(item)">Take out of the shop</button>
+        </div>
+        <ItemForm :kind="kind" :item="item" @change="change" />
+        <AlloyRanges
+          v-if="kind === 'alloy'"
+          :alloy="item as ShopItem<'alloy'>"
+          @change="(changed) => change(changed)"
+        />
+        <ProgrammeSegments
+          v-if="kind === 'programme'"
+          :programme="item as ShopItem<'programme'>"
+          @change="(changed) => change(changed)"
+        />
+      </section>
+      <section v-else>
+        <h1>{{ tab.name }}: none yet</h1>
+        <p class="mute mt-2">
+          Add {{ tab.one }} with the button; what the book gives is a start, to be overwritten with what yours
+          says.
+        </p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 4px;
+  border-bottom: 1px solid var(--line2);
+  margin-bottom: 18px;
+}
+.tabs a {
+  padding: 8px 12px 9px;
+  color: var(--ink);
+  text-decoration: none;
+}
+.tabs a .num {
+  color: var(--mute);
+  font-size: 13px;
+}
+.tabs a.on {
+  font-weight: 650;
+  box-shadow: inset 0 -4px 0 var(--wax);
+}
+.things {
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: 26px;
+}
+@media (max-width: 900px) {
+  .things {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

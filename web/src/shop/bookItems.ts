@@ -1,0 +1,108 @@
+import type { ShopFields, ShopItem, ShopKind } from '@zero-pour/contracts';
+import {
+  alloyDensity,
+  BOOK_ALLOYS,
+  BOOK_PROGRAMMES,
+  GYPSUM_CEILING_C,
+  RESIN_CURE_PERCENT,
+  SWELL_RAMP_MAX_C_PER_H,
+  USUAL_PROTOCOL,
+  type ResinFamily,
+} from '@zero-pour/core';
+
+/** A starting point for a new thing: from the book where the book has one, else a usual one to overwrite. */
+export type Template<K extends ShopKind> = ShopFields<K>;
+
+const resin = (family: ResinFamily, forBurnout: boolean): Template<'resin'> => ({
+  name: `New ${family} resin`,
+  family,
+  forBurnout,
+  densityGPerMl: 1.1,
+  pricePerKg: 0,
+  bottleG: 500,
+  colour: '',
+  curePercent: RESIN_CURE_PERCENT[family],
+  supportsPercent: 30,
+  cleanOutH: 3,
+  rampMaxCPerH: SWELL_RAMP_MAX_C_PER_H,
+  fastAllowed: false,
+  printFromC: 22,
+  skin: '',
+  protocol: USUAL_PROTOCOL.map((step) => ({ ...step })),
+  note: '',
+});
+
+const flask = (innerDiameterMm: number, heightMm: number): Template<'flask'> => ({
+  name: `${innerDiameterMm} × ${heightMm}`,
+  innerDiameterMm,
+  heightMm,
+  coneDiameterMm: Math.round(innerDiameterMm * 0.33),
+  coneHeightMm: Math.round(innerDiameterMm * 0.16),
+  perforated: false,
+  note: '',
+});
+
+const powder = (name: string, grade: 'standard' | 'resin'): Template<'powder'> => ({
+  name,
+  grade,
+  ratioLeast: 0.38,
+  ratioUsual: 0.4,
+  ratioMost: 0.42,
+  workingMinAt22C: 9.5,
+  setH: grade === 'resin' ? 2.5 : 2,
+  ceilingC: GYPSUM_CEILING_C,
+  pricePerKg: 0,
+  note: '',
+});
+
+type Templates = { [K in Exclude<ShopKind, 'profile'>]: readonly Template<K>[] };
+
+export const TEMPLATES: Templates = {
+  resin: [
+    resin('wax-rich', true),
+    resin('low-wax', true),
+    resin('wax-free', true),
+    resin('heat-resistant master', false),
+    resin('flexible mold', false),
+  ],
+  printer: [
+    {
+      name: 'New printer',
+      light: 'screen',
+      wavelengthNm: 405,
+      pixelUm: 35,
+      plateXMm: 120,
+      plateYMm: 68,
+      plateZMm: 150,
+      heatedVat: false,
+      motionS: 6,
+      costPerH: 0,
+      note: '',
+    },
+  ],
+  powder: [powder('New resin-grade powder', 'resin'), powder('New standard powder', 'standard')],
+  flask: [flask(51, 64), flask(64, 76), flask(76, 102), flask(89, 127), flask(100, 150)],
+  kiln: [{ name: 'New kiln', litres: 7, maxC: 1000, maxRampCPerH: 400, coolTauH: 4, costPerH: 0, note: '' }],
+  alloy: BOOK_ALLOYS.map((alloy) => ({
+    ...alloy,
+    densityGPerCm3: Math.round(alloyDensity(alloy.composition) * 1000) / 1000,
+    pricePerG: 0,
+    note: '',
+  })),
+  programme: BOOK_PROGRAMMES.map((programme) => ({
+    ...programme,
+    segments: programme.segments.map((s) => ({ ...s, hands: [...s.hands] })),
+    note: '',
+  })),
+};
+
+/** A new item from a template, its name numbered when it is taken. */
+export function itemFrom<K extends ShopKind>(
+  template: Template<K>,
+  existing: readonly { name: string }[],
+): ShopItem<K> {
+  const taken = new Set(existing.map((item) => item.name));
+  let { name } = template;
+  for (let n = 2; taken.has(name); n++) name = `${template.name} ${n}`;
+  return { ...template, name, id: crypto.randomUUID() } as ShopItem<K>;
+}

@@ -1,0 +1,143 @@
+import {
+  applyChanges,
+  pourSchema,
+  valueAt,
+  type FieldChange,
+  type Pour,
+  type PourDoc,
+} from '@zero-pour/contracts';
+import { defineStore } from 'pinia';
+import { computed, shallowReactive, shallowRef } from 'vue';
+import { request, RequestError } from '../api/request';
+import { useNotices } from './notices';
+import { keepPending, mergeChange, readPending } from './pendingChanges';
+
+export type Saving = 'saved' | 'saving' | 'waiting';
+type Path = readonly string[];
+
+const SEND_AFTER_MS = 350;
+const RETRY_AFTER_MS = 3000;
+
+/** Pours that this window knows, with what was changed here laid over what the server has. */
+export const usePours = defineStore('pours', () => {
+  const pours = shallowReactive(new Map<string, Pour>());
+  const pending = new Map<string, FieldChange[]>();
+  const timers = new Map<string, ReturnType<typeof setTimeout>>();
+  const inFlight = new Set<string>();
+  const undoStack: { id: string; change: FieldChange }[] = [];
+  const saving = shallowRef<Saving>('saved');
+  /** Steps that can be taken back, for the button. */
+  const undoCount = shallowRef(0);
+
+  const open = computed(() =>
+    [...pours.values()].filter((p) => !p.discarded && p.doc.result.doneAt === undefined),
+  );
+
+  /** The server's pour, with unsent changes on top. */
+  function take(pour: Pour): Pour {
+    const unsent = pending.get(pour.id) ?? readPending(pour.id);
+    pending.set(pour.id, unsent);
+    const shown = unsent.length > 0 ? { ...pour, doc: applyChanges(pour.doc, unsent) as PourDoc } : pour;
+    pours.set(pour.id, shown);
+    if (unsent.length > 0) schedule(pour.id, SEND_AFTER_MS);
+    return shown;
+  }
+
+  function takeOpen(list: readonly Pour[]): void {
+    for (const pour of list) take(pour);
+  }
+
+  async function load(id: string): Promise<Pour> {
+    return take(await request(pourSchema, 'GET', `/pours/${id}`));
+  }
+
+  async function create(doc: PourDoc): Promise<Pour> {
+    return take(await request(pourSchema, 'POST', '/pours', { id: crypto.randomUUID(), doc }));
+  }
+
+  async function discard(id: string, discarded: boolean): Promise<void> {
+    take(await request(pourSchema, 'PUT', `/pours/${id}/discarded`, { discarded }));
+  }
+
+  function schedule(id: string, delayMs: number): void {
+    clearTimeout(timers.get(id));
+    timers.set(
+      id,
+      setTimeout(() => void send(id), delayMs),
+    );
+    saving.value = delayMs > SEND_AFTER_MS ? 'waiting' : 'saving';
+  }
+
+  function apply(id: string, change: FieldChange): void {
+    const pour = pours.get(id);
+    if (!pour) return;
+    pours.set(id, { ...pour, doc: applyChanges(pour.doc, [change]) as PourDoc });
+    const unsent = mergeChange(pending.get(id) ?? [], change);
+    pending.set(id, unsent);
+    keepPending(id, unsent);
+    schedule(id, SEND_AFTER_MS);
+  }
+
+  /** Sets one field of a pour; undefined takes it away. Shown at once, kept in this browser, then sent. */
+  function set(id: string, path: Path, value: unknown): void {
+    const pour = pours.get(id);
+    if (!pour) return;
+    const before = valueAt(pour.doc, path);
+    const change = { path: [...path], value: (value ?? null) as FieldChange['value'] };
+    if (JSON.stringify(before) === JSON.stringify(change.value)) return;
+    pushUndo(id, { path: [...path], value: before as FieldChange['value'] });
+    apply(id, change);
+  }
+
+  /** Typing in one field is taken back as one step. */
+  function pushUndo(id: string, change: FieldChange): void {
+    const last = undoStack.at(-1);
+    const sameField = last?.id === id && last.change.path.join() === change.path.join();
+    if (!sameField || typeof change.value === 'object') undoStack.push({ id, change });
+    undoCount.value = undoStack.length;
+  }
+
+  function undo(): boolean {
+    const last = undoStack.pop();
+    undoCount.value = undoStack.length;
+    if (!last) return false;
+    apply(last.id, last.change);
+    return true;
+  }
+
+  async function send(id: string): Promise<void> {
+    const sent = pending.get(id) ?? [];
+    if (sent.length === 0) return;
+    // One request at a time a pour, so that an older value never arrives after a newer one.
+    if (inFlight.has(id)) return schedule(id, SEND_AFTER_MS);
+    inFlight.add(id);
+    try {
+      const kept = await request(pourSchema, 'PATCH', `/pours/${id}`, { changes: sent });
+      settle(id, sent);
+      take(kept);
+      if ((pending.get(id) ?? []).length === 0) saving.value = 'saved';
+    } catch (error) {
+      if (error instanceof RequestError && !error.isOutage) await giveBack(id, sent, error);
+      else schedule(id, RETRY_AFTER_MS);
+    } finally {
+      inFlight.delete(id);
+    }
+  }
+
+  /** Drops what was sent from what is pending; what was typed meanwhile stays. */
+  function settle(id: string, sent: readonly FieldChange[]): void {
+    const left = (pending.get(id) ?? []).filter((change) => !sent.includes(change));
+    pending.set(id, left);
+    keepPending(id, left);
+  }
+
+  /** The server will not have it: say so, and show what it has. */
+  async function giveBack(id: string, sent: readonly FieldChange[], error: RequestError): Promise<void> {
+    settle(id, sent);
+    useNotices().wrong(error);
+    saving.value = 'saved';
+    await load(id).catch(() => undefined);
+  }
+
+  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, undo };
+});

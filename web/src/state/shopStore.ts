@@ -1,0 +1,113 @@
+import {
+  DEFAULT_SETTINGS,
+  emptyShopLists,
+  patternSchema,
+  settingsSchema,
+  SHOP_ITEM_SCHEMAS,
+  shopStateSchema,
+  type NewPattern,
+  type Pattern,
+  type PatternChange,
+  type Settings,
+  type ShopItem,
+  type ShopKind,
+  type ShopLists,
+  type ShopState,
+} from '@zero-pour/contracts';
+import type { Shop } from '@zero-pour/plan';
+import { defineStore } from 'pinia';
+import { computed, shallowRef } from 'vue';
+import { request, requestRemoval } from '../api/request';
+import { usePours } from './pourStore';
+
+type Loading = 'no' | 'loading' | 'ready' | 'failed';
+
+/** What the shop owns, its settings and its patterns. */
+export const useShop = defineStore('shop', () => {
+  const loading = shallowRef<Loading>('no');
+  const settings = shallowRef<Settings>(DEFAULT_SETTINGS);
+  const lists = shallowRef<ShopLists>(emptyShopLists());
+  const patterns = shallowRef<Pattern[]>([]);
+
+  const shop = computed<Shop>(() => ({
+    settings: settings.value,
+    lists: lists.value,
+    patterns: patterns.value,
+  }));
+  const isEmpty = computed(
+    () => patterns.value.length === 0 && Object.values(lists.value).every((list) => list.length === 0),
+  );
+
+  function take(state: ShopState): void {
+    settings.value = state.settings;
+    lists.value = state.lists;
+    patterns.value = state.patterns;
+    usePours().takeOpen(state.openPours);
+    loading.value = 'ready';
+  }
+
+  async function load(): Promise<void> {
+    if (loading.value === 'ready' || loading.value === 'loading') return;
+    loading.value = 'loading';
+    try {
+      take(await request(shopStateSchema, 'GET', '/shop'));
+    } catch (error) {
+      loading.value = 'failed';
+      throw error;
+    }
+  }
+
+  const loadDemo = async (): Promise<void> => take(await request(shopStateSchema, 'POST', '/demo'));
+
+  async function keepSettings(changed: Settings): Promise<void> {
+    settings.value = await request(settingsSchema, 'PUT', '/settings', changed);
+  }
+
+  function setList<K extends ShopKind>(kind: K, list: ShopItem<K>[]): void {
+    list.sort((a, b) => a.name.localeCompare(b.name));
+    lists.value = { ...lists.value, [kind]: list };
+  }
+
+  async function keepItem<K extends ShopKind>(kind: K, item: ShopItem<K>): Promise<ShopItem<K>> {
+    const { id, ...fields } = item;
+    const kept = await request(SHOP_ITEM_SCHEMAS[kind], 'PUT', `/shop/${kind}/${id}`, fields);
+    const others = (lists.value[kind] as ShopItem<K>[]).filter((other) => other.id !== id);
+    setList(kind, [...others, kept]);
+    return kept;
+  }
+
+  async function removeItem<K extends ShopKind>(kind: K, id: string): Promise<void> {
+    await requestRemoval(`/shop/${kind}/${id}`);
+    setList(
+      kind,
+      (lists.value[kind] as ShopItem<K>[]).filter((item) => item.id !== id),
+    );
+  }
+
+  async function addPattern(pattern: NewPattern): Promise<Pattern> {
+    const kept = await request(patternSchema, 'POST', '/patterns', pattern);
+    patterns.value = [kept, ...patterns.value.filter((p) => p.id !== kept.id)];
+    return kept;
+  }
+
+  async function changePattern(id: string, change: PatternChange): Promise<void> {
+    const kept = await request(patternSchema, 'PUT', `/patterns/${id}`, change);
+    patterns.value = patterns.value.map((p) => (p.id === id ? kept : p));
+  }
+
+  return {
+    loading,
+    settings,
+    lists,
+    patterns,
+    shop,
+    isEmpty,
+    load,
+    loadDemo,
+    keepSettings,
+    keepItem,
+    removeItem,
+    addPattern,
+    changePattern,
+  };
+});

@@ -1,0 +1,12 @@
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vite';
+import vuetify from 'vite-plugin-vuetify';
+
+const server = `http://127.0.0.1:${process.env['ZP_PORT'] ?? 4680}`;
+
+export default defineConfig({
+  plugins: [vue(), vuetify({ autoImport: true })],
+  worker: { format: 'es' },
+  build: { chunkSizeWarningLimit: 1800, target: 'es2023' },
+  server: { host: '127.0.0.1', port: 4681, proxy: { '/api': { target: server, changeOrigin: true } } },
+});
