@@ -3,7 +3,8 @@ import { existsSync } from 'node:fs';
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 
 /** The installed Chromium; ZP_CHROMIUM names another one. */
-export const chromiumPath = (): string | undefined => process.env['ZP_CHROMIUM'] ?? PLACES.find((place) => existsSync(place));
+export const chromiumPath = (): string | undefined =>
+  process.env['ZP_CHROMIUM'] ?? PLACES.find((place) => existsSync(place));
 
 /** Software WebGL, and no calls to anywhere. */
 export const CHROMIUM_ARGS = [

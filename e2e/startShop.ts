@@ -21,7 +21,10 @@ export async function startShop(options: { demo: boolean; dataFolder?: string })
   const dataFolder = options.dataFolder ?? path.join(parent!, 'data');
   const began = performance.now();
   const args = ['--import', 'tsx', 'server/src/main.ts', ...(options.demo ? ['--demo'] : [])];
-  const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: '0' } });
+  const child = spawn(process.execPath, args, {
+    cwd: root,
+    env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: '0' },
+  });
   const address = await new Promise<string>((resolve, reject) => {
     let said = '';
     const listen = (chunk: Buffer) => {

@@ -13,7 +13,10 @@ const checks = [
 ];
 let failed = 0;
 for (const [command, ...args] of checks) {
-  const { status } = spawnSync('npx', ['--no-install', command, ...args], { stdio: 'inherit', shell: process.platform === 'win32' });
+  const { status } = spawnSync('npx', ['--no-install', command, ...args], {
+    stdio: 'inherit',
+    shell: process.platform === 'win32',
+  });
   if (status !== 0) failed++;
 }
 process.exit(failed === 0 ? 0 : 1);

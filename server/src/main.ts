@@ -9,9 +9,7 @@ import { startShop, type RunningShop } from './start';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const wantsDemo = process.argv.includes('--demo');
-const dataFolder = path.resolve(
-  process.env['ZP_DATA'] ?? path.join(root, wantsDemo ? 'data-demo' : 'data'),
-);
+const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, wantsDemo ? 'data-demo' : 'data'));
 const port = Number(process.env['ZP_PORT'] ?? 4680);
 
 /** The demo is made for the day it is started on; a folder from another day is made anew. */

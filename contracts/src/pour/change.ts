@@ -26,16 +26,9 @@ const isTree = (value: unknown): value is Tree =>
 function setAt(tree: Tree, path: readonly string[], value: unknown): Tree {
   const [head, ...rest] = path;
   if (head === undefined) return tree;
-  const copy = { ...tree };
-  if (rest.length > 0) {
-    const below = copy[head];
-    copy[head] = setAt(isTree(below) ? below : {}, rest, value);
-  } else if (value === null) {
-    delete copy[head];
-  } else {
-    copy[head] = value;
-  }
-  return copy;
+  const { [head]: below, ...others } = tree;
+  if (rest.length === 0) return value === null ? others : { ...tree, [head]: value };
+  return { ...tree, [head]: setAt(isTree(below) ? below : {}, rest, value) };
 }
 
 /** Value at a path, or null when there is none: what undoing a change has to set. */

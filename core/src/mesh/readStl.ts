@@ -86,6 +86,8 @@ export function readAsciiStl(bytes: Uint8Array): RawMesh {
       case 'endfacet':
         break;
       default:
+        // Half a word at the very end: the file was cut off, not miswritten.
+        if (scanner.atEnd && open) throw new MeshFileError('MESH_TRUNCATED', { line: scanner.line });
         throw new MeshFileError('MESH_TEXT_BROKEN', { line: scanner.line, word: word.slice(0, 30) });
     }
   }

@@ -1,98 +1,57 @@
 <script setup lang="ts">
-import type { StepRecord } from '@zero-pour/contracts';
 import { CAUTIONS } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
 import { useEventListener } from '@vueuse/core';
 import { addMinutes, format } from 'date-fns';
-import { computed, watch } from 'vue';
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { useQuickNow } from '../state/clock';
 import { providePour } from '../state/usePour';
 import { formatStopwatch } from '../time/formatMoment';
-import { beep } from './beep';
-import { cleanSteps, investingSteps, nextStep, type TimedStep } from './timedSteps';
+import { useBench } from './useBench';
 
-/** One step fills the screen; Space goes on; times are kept with the pour, so a reload loses nothing. */
+/** One step fills the screen; Space goes on. */
 const props = defineProps<{ id: string; stage: 'clean' | 'invest' }>();
-const { pour, plan, set } = providePour(() => props.id);
+const { pour } = providePour(() => props.id);
 const router = useRouter();
-const now = useQuickNow();
+const {
+  now,
+  steps,
+  step,
+  index,
+  ahead,
+  mix,
+  powderIn,
+  waitsForPowder,
+  waitsForBegin,
+  digits,
+  isOver,
+  goOn,
+  stepBack,
+} = useBench(props.stage);
 
-const steps = computed<TimedStep[]>(() =>
-  props.stage === 'clean' ? cleanSteps(plan.value) : investingSteps(plan.value),
+const caution = computed(
+  () => CAUTIONS[step.value?.caution ?? (props.stage === 'invest' ? 'powder' : 'resin')].line,
 );
-const step = computed(() => nextStep(steps.value));
-const index = computed(() => steps.value.findIndex((s) => s === step.value));
-const rest = computed(() => steps.value.slice(index.value + 1, index.value + 6));
-const mix = computed(() => valueOf(plan.value.mix));
-const powderIn = computed(() => pour.value.doc.invest.powderInAt);
-const waitsForPowder = computed(() => props.stage === 'invest' && powderIn.value === undefined);
-const caution = computed(() => (props.stage === 'invest' ? CAUTIONS.powder.line : CAUTIONS.alcohol.line));
-
-const iso = (): string => new Date().toISOString();
-const keep = (key: string, record: StepRecord | undefined): void => set([props.stage, 'steps', key], record);
-
-/** On the investing clock a step ends at its place on the clock; a cleaning step counts from its own begin. */
-const endsAt = computed<number | undefined>(() => {
-  const s = step.value;
-  if (!s || s.seconds === null) return undefined;
-  if (props.stage === 'invest') {
-    const ends = mix.value?.steps.find((m) => m.key === s.key)?.endsAtMin;
-    return powderIn.value && ends != null ? Date.parse(powderIn.value) + ends * 60_000 : undefined;
-  }
-  return s.record?.startedAt ? Date.parse(s.record.startedAt) + s.seconds * 1000 : undefined;
-});
-const leftMs = computed(() => (endsAt.value === undefined ? undefined : endsAt.value - now.value.getTime()));
-const big = computed(() => {
-  if (!step.value) return '';
-  if (leftMs.value !== undefined)
-    return leftMs.value >= 0 ? formatStopwatch(leftMs.value) : `+${formatStopwatch(-leftMs.value)}`;
-  if (step.value.seconds === null) return '';
-  return formatStopwatch(step.value.seconds * 1000);
-});
-watch(
-  () => leftMs.value !== undefined && leftMs.value <= 0,
-  (over, before) => {
-    if (over && before === false) beep();
-  },
+const usedMs = computed(() => (powderIn.value ? now.value.getTime() - Date.parse(powderIn.value) : 0));
+const workingMs = computed(() => (mix.value?.workingMin ?? 0) * 60_000);
+const usedShare = computed(() =>
+  workingMs.value === 0 ? 0 : Math.min(100, (usedMs.value / workingMs.value) * 100),
 );
-
-const usedShare = computed(() => {
-  if (!mix.value || !powderIn.value) return 0;
-  return Math.min(
-    100,
-    ((now.value.getTime() - Date.parse(powderIn.value)) / 60_000 / mix.value.workingMin) * 100,
-  );
-});
 const clockLine = computed(() => {
   if (props.stage !== 'invest' || !mix.value || !powderIn.value) return '';
   const at = Date.parse(powderIn.value);
   return `powder in at ${format(at, 'HH:mm:ss')} · gloss-off about ${format(addMinutes(at, mix.value.workingMin), 'HH:mm')}`;
 });
+const goWord = computed(() => {
+  if (waitsForPowder.value) return 'powder is in';
+  if (!step.value) return 'leave';
+  return waitsForBegin.value ? 'begin' : 'done, next';
+});
 
-/** Space: begins what waits to be begun, else ends the step and begins the next one. */
-function goOn(): void {
-  if (waitsForPowder.value) return set(['invest', 'powderInAt'], iso());
-  const s = step.value;
-  if (!s) return leave();
-  const mustBegin = props.stage === 'clean' && s.seconds !== null && s.record?.startedAt === undefined;
-  if (mustBegin) return keep(s.key, { startedAt: iso() });
-  keep(s.key, { ...s.record, doneAt: iso() });
-  const following = nextStep(steps.value);
-  if (props.stage === 'clean' && following && following.seconds !== null)
-    keep(following.key, { startedAt: iso() });
-}
-function stepBack(): void {
-  const s = step.value;
-  if (s?.record?.startedAt && props.stage === 'clean') keep(s.key, undefined);
-  const at = index.value < 0 ? steps.value.length : index.value;
-  const before = steps.value[at - 1];
-  if (before) keep(before.key, before.record?.startedAt ? { startedAt: before.record.startedAt } : undefined);
-  else if (props.stage === 'invest') set(['invest', 'powderInAt'], undefined);
-}
 const leave = (): void => void router.push(`/pours/${props.id}/${props.stage}`);
-
-const KEYS: Record<string, () => void> = { ' ': goOn, z: stepBack, escape: leave };
+function next(): void {
+  if (!goOn()) leave();
+}
+const KEYS: Record<string, () => void> = { ' ': next, z: stepBack, escape: leave };
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   const act = KEYS[event.key.toLowerCase()];
   if (!act || event.ctrlKey || event.metaKey) return;
@@ -135,10 +94,10 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           </p>
         </template>
         <template v-else-if="step">
-          <p v-if="big" :class="['figure', { over: leftMs !== undefined && leftMs < 0 }]">{{ big }}</p>
+          <p v-if="digits" :class="['figure', { over: isOver }]">{{ digits }}</p>
           <p class="note">
             {{ step.note }}
-            <template v-if="leftMs !== undefined && leftMs < 0 && step.late"> Late: {{ step.late }}</template>
+            <template v-if="isOver && step.late"> Late: {{ step.late }}</template>
           </p>
           <p class="note pale">{{ step.bounds }}</p>
         </template>
@@ -146,9 +105,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           {{ stage === 'clean' ? 'Cured, dry, dust off.' : 'Leave the flask still while it sets.' }}
         </p>
       </div>
-      <ol v-if="rest.length > 0" class="then">
+      <ol v-if="ahead.length > 0" class="then">
         <li class="pale">Then</li>
-        <li v-for="s in rest" :key="s.key">
+        <li v-for="s in ahead" :key="s.key">
           <span>{{ s.name }}</span> <span class="num pale">{{ s.bounds }}</span>
         </li>
       </ol>
@@ -156,25 +115,12 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     <div v-if="stage === 'invest' && mix && powderIn" class="clock">
       <div class="bar"><i :style="{ width: `${usedShare}%` }" /></div>
       <div class="num under">
-        <span
-          >{{ formatStopwatch(now.getTime() - Date.parse(powderIn)) }} of
-          {{ formatStopwatch(mix.workingMin * 60000) }} working time</span
+        <span>{{ formatStopwatch(usedMs) }} of {{ formatStopwatch(workingMs) }} working time</span
         ><span>gloss-off</span>
       </div>
     </div>
     <footer>
-      <button type="button" class="go" @click="goOn">
-        <kbd>Space</kbd>
-        {{
-          waitsForPowder
-            ? 'powder is in'
-            : step
-              ? stage === 'clean' && step.seconds !== null && !step.record?.startedAt
-                ? 'begin'
-                : 'done, next'
-              : 'leave'
-        }}
-      </button>
+      <button type="button" class="go" @click="next"><kbd>Space</kbd> {{ goWord }}</button>
       <button type="button" @click="stepBack"><kbd>Z</kbd> step back</button>
       <button type="button" @click="leave"><kbd>Esc</kbd> leave, timers go on</button>
       <span class="caution">{{ caution }}</span>

@@ -1,5 +1,5 @@
 import type { StepRecord } from '@zero-pour/contracts';
-import { judgeStepTime, type CleanStep } from '@zero-pour/core';
+import { judgeStepTime, type CautionKey, type CleanKind, type CleanStep } from '@zero-pour/core';
 import { valueOf, type PourPlan } from '@zero-pour/plan';
 
 /** One step as it is shown, timed and ticked, at the desk and at the bench. */
@@ -14,9 +14,24 @@ export interface TimedStep {
   record: StepRecord | undefined;
   /** What being late risks, when the step is on a running clock. */
   late: string;
+  /** What to take care of in this step. */
+  caution: CautionKey;
   /** The protocol's step, when its own time is judged. */
   protocol?: CleanStep;
 }
+
+/** Which caution each kind of cleaning step calls for. */
+const CAUTION_OF: Record<CleanKind, CautionKey> = {
+  drip: 'resin',
+  wash: 'alcohol',
+  rinse: 'resin',
+  dry: 'alcohol',
+  look: 'resin',
+  supports: 'cutting',
+  rest: 'alcohol',
+  cure: 'uv',
+  finish: 'cutting',
+};
 
 const minutes = (least: number, most: number): string =>
   most === 0 ? 'until done' : least === most ? `${least} min` : `${least} to ${most} min`;
@@ -31,6 +46,7 @@ export function cleanSteps({ context }: PourPlan): TimedStep[] {
     bounds: minutes(step.minMinutes, step.maxMinutes),
     record: context.doc.clean.steps[step.key],
     late: '',
+    caution: CAUTION_OF[step.kind],
     protocol: step,
   }));
 }
@@ -54,6 +70,7 @@ export function investingSteps(plan: PourPlan): TimedStep[] {
       bounds: `by ${clock(ends)}`,
       record: plan.context.doc.invest.steps[step.key],
       late: step.late,
+      caution: 'powder',
     };
   });
 }

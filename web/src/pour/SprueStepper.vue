@@ -70,6 +70,7 @@ const filledTo = computed(() => stages.value.find((s) => s.state === 'current')?
 <style scoped>
 .stepper {
   position: relative;
+  min-width: 0;
 }
 .sprue {
   position: absolute;

@@ -141,6 +141,12 @@ button.chip {
     display: none;
   }
 }
+@media (max-width: 480px) {
+  .brand span,
+  .chip kbd {
+    display: none;
+  }
+}
 @media (max-width: 900px) {
   .bar {
     padding: 8px 12px 0;

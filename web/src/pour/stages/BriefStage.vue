@@ -1,27 +1,16 @@
 <script setup lang="ts">
-import {
-  CAST_CLASSES,
-  FINISHES,
-  RING_SYSTEM_NAMES,
-  RING_SYSTEMS,
-  ringDiameterMm,
-  ROUTES,
-  type RingSystem,
-  type StageKey,
-} from '@zero-pour/core';
-import { planEarliest, valueOf } from '@zero-pour/plan';
-import { computed, ref } from 'vue';
+import { CAST_CLASSES, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
-import { formatMoment } from '../../time/formatMoment';
 import StageHead from '../StageHead.vue';
+import HoldSizeFields from './HoldSizeFields.vue';
+import WhenFields from './WhenFields.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
@@ -29,7 +18,6 @@ const shop = useShop();
 const pours = usePours();
 const notices = useNotices();
 const router = useRouter();
-const now = useSlowNow();
 
 const brief = computed(() => pour.value.doc.brief);
 const chosen = computed(() => new Set(brief.value.patterns.map((line) => line.patternId)));
@@ -55,51 +43,6 @@ const removePattern = (patternId: string): void =>
     ['brief', 'patterns'],
     brief.value.patterns.filter((line) => line.patternId !== patternId),
   );
-
-const hold = computed(() => brief.value.holdSize);
-function setHold(mm: number | undefined): void {
-  set(
-    ['brief', 'holdSize'],
-    mm === undefined
-      ? undefined
-      : { ...hold.value, mm, surface: hold.value?.surface ?? 'outer', ring: undefined },
-  );
-}
-const ringSystem = ref<RingSystem>(hold.value?.ring?.system ?? 'US');
-const ringText = ref(hold.value?.ring?.size ?? '');
-const ringProblem = ref('');
-function setRing(): void {
-  ringProblem.value = '';
-  if (ringText.value.trim() === '') return;
-  try {
-    const mm = ringDiameterMm(ringSystem.value, ringText.value);
-    const { toleranceMm } = hold.value ?? {};
-    set(['brief', 'holdSize'], {
-      mm: Math.round(mm * 1000) / 1000,
-      surface: 'inner',
-      ...(toleranceMm ? { toleranceMm } : {}),
-      ring: { system: ringSystem.value, size: ringText.value.trim() },
-    });
-  } catch {
-    ringProblem.value = `Not a ${RING_SYSTEM_NAMES[ringSystem.value]} size.`;
-  }
-}
-
-const earliest = computed(() => {
-  const burnout = valueOf(plan.value.burnout);
-  return burnout && !pour.value.doc.burnout.startedAt
-    ? planEarliest(plan.value.context, burnout, valueOf(plan.value.print), now.value)
-    : null;
-});
-const late = computed(() => {
-  const times = valueOf(plan.value.times);
-  return times && !times.poured && !times.kilnStarted && times.start < now.value - 60_000
-    ? times.start
-    : undefined;
-});
-const takeEarliest = (): void => {
-  if (earliest.value !== null) set(['brief', 'zeroAt'], new Date(earliest.value).toISOString());
-};
 
 async function putAside(): Promise<void> {
   const { id, number } = pour.value;
@@ -202,79 +145,9 @@ async function putAside(): Promise<void> {
     </p>
   </section>
 
-  <section class="stage-block">
-    <h2>Size that must hold in the finished piece</h2>
-    <div class="form-grid">
-      <QuantityField
-        label="Size"
-        unit="mm"
-        :digits="3"
-        :model-value="hold?.mm"
-        :min="0.1"
-        :max="400"
-        hint="Leave empty when none must hold"
-        @update:model-value="setHold"
-      />
-      <v-select
-        label="Measured"
-        :items="[
-          { title: 'over metal (outside)', value: 'outer' },
-          { title: 'across a hole (bore)', value: 'inner' },
-        ]"
-        :model-value="hold?.surface ?? 'outer'"
-        :disabled="!hold"
-        @update:model-value="(surface) => set(['brief', 'holdSize', 'surface'], surface)"
-      />
-      <QuantityField
-        label="Tolerance ±"
-        unit="mm"
-        :model-value="hold?.toleranceMm"
-        :min="0.005"
-        :max="10"
-        :disabled="!hold"
-        @update:model-value="(t) => set(['brief', 'holdSize', 'toleranceMm'], t)"
-      />
-      <div class="ring">
-        <v-select
-          v-model="ringSystem"
-          label="or ring size"
-          :items="RING_SYSTEMS.map((s) => ({ title: RING_SYSTEM_NAMES[s], value: s }))"
-          @update:model-value="setRing"
-        />
-        <v-text-field
-          v-model="ringText"
-          label="Size"
-          autocomplete="off"
-          :error-messages="ringProblem ? [ringProblem] : []"
-          @update:model-value="setRing"
-        />
-      </div>
-    </div>
-  </section>
+  <HoldSizeFields />
 
-  <section class="stage-block">
-    <h2>When</h2>
-    <div class="form-grid when">
-      <MomentField
-        label="Pour wanted"
-        :model-value="brief.zeroAt"
-        @update:model-value="(at) => set(['brief', 'zeroAt'], at)"
-      />
-      <MomentField
-        label="Due to the customer"
-        :model-value="brief.dueAt"
-        hint="If there is a day"
-        @update:model-value="(at) => set(['brief', 'dueAt'], at)"
-      />
-    </div>
-    <p v-if="late !== undefined" class="late">
-      <b>Too late for that hour.</b> The first step left should have begun {{ formatMoment(late, now) }}.
-    </p>
-    <p v-if="earliest !== null" class="mute mt-2">
-      Earliest pour that keeps bench hours: <b class="num">{{ formatMoment(earliest, now) }}</b>
-      <button type="button" class="text-button ml-2" @click="takeEarliest">take it</button>
-    </p>
-  </section>
+  <WhenFields />
 
   <section class="stage-block">
     <h2>Note</h2>
@@ -308,29 +181,11 @@ async function putAside(): Promise<void> {
   gap: 12px;
   align-items: center;
 }
-.ring {
-  display: grid;
-  grid-template-columns: 1fr 84px;
-  gap: 6px;
-  grid-column: span 2;
-}
-.when {
-  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
-}
-.late {
-  margin-top: 10px;
-  padding: 7px 11px;
-  border-left: 4px solid var(--amber);
-  background: #faefd8;
-}
 .notes {
   display: grid;
   gap: 12px;
 }
 @media (max-width: 600px) {
-  .ring {
-    grid-column: span 1;
-  }
   .add {
     grid-template-columns: 1fr;
   }

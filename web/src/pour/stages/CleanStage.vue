@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLEAN_KINDS, type CautionKey, type StageKey } from '@zero-pour/core';
+import type { StageKey } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
@@ -14,17 +14,7 @@ const { pour, plan, set } = usePour();
 const router = useRouter();
 const steps = computed(() => cleanSteps(plan.value));
 
-/** Which caution each kind of step calls for. */
-const CAUTION_OF: Partial<Record<(typeof CLEAN_KINDS)[number], CautionKey>> = {
-  wash: 'alcohol',
-  cure: 'uv',
-  supports: 'cutting',
-  drip: 'resin',
-};
-const cautions = computed(() => {
-  const kinds = new Set(plan.value.context.resin?.protocol.map((s) => s.kind));
-  return CLEAN_KINDS.flatMap((kind) => (kinds.has(kind) && CAUTION_OF[kind] ? [CAUTION_OF[kind]] : []));
-});
+const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))]);
 </script>
 
 <template>

@@ -1,0 +1,101 @@
+/** Closed meshes with known volumes, for tests. xyz triples and indices, faces outward. */
+export interface TestMesh {
+  positions: number[];
+  triangles: number[];
+}
+
+/** A box from `at` with side `size`. */
+export function cube(size: number, at: readonly [number, number, number] = [0, 0, 0]): TestMesh {
+  const positions: number[] = [];
+  for (let i = 0; i < 8; i++) {
+    positions.push(at[0] + (i & 1 ? size : 0), at[1] + (i & 2 ? size : 0), at[2] + (i & 4 ? size : 0));
+  }
+  const triangles = [0, 2, 1, 1, 2, 3, 4, 5, 6, 5, 7, 6, 0, 1, 4, 1, 5, 4, 2, 6, 3, 3, 6, 7, 0, 4, 2, 2, 4, 6, 1, 3, 5, 3, 7, 5]; // prettier-ignore
+  return { positions, triangles };
+}
+
+/** A surface that wraps both ways. */
+function wrapped(nu: number, nv: number, point: (u: number, v: number) => number[]): TestMesh {
+  const positions: number[] = [];
+  const triangles: number[] = [];
+  for (let i = 0; i < nu; i++) for (let j = 0; j < nv; j++) positions.push(...point(i / nu, j / nv));
+  const at = (i: number, j: number) => (i % nu) * nv + (j % nv);
+  for (let i = 0; i < nu; i++) {
+    for (let j = 0; j < nv; j++) {
+      triangles.push(at(i, j), at(i + 1, j), at(i + 1, j + 1), at(i, j), at(i + 1, j + 1), at(i, j + 1));
+    }
+  }
+  return { positions, triangles };
+}
+
+/** A torus: volume 2π²Rr², area 4π²Rr within its faceting. */
+export function torus(major: number, minor: number, nu: number, nv: number): TestMesh {
+  return wrapped(nu, nv, (u, v) => {
+    const [a, b] = [2 * Math.PI * u, 2 * Math.PI * v];
+    const r = major + minor * Math.cos(b);
+    return [r * Math.cos(a), r * Math.sin(a), minor * Math.sin(b)];
+  });
+}
+
+/** A sphere from an octahedron split `splits` times, points on the sphere. */
+export function sphere(radius: number, splits: number): TestMesh {
+  let faces = [0, 1, 2, 0, 2, 3, 0, 3, 4, 0, 4, 1, 5, 2, 1, 5, 3, 2, 5, 4, 3, 5, 1, 4];
+  const points = [[0, 0, 1], [1, 0, 0], [0, 1, 0], [-1, 0, 0], [0, -1, 0], [0, 0, -1]]; // prettier-ignore
+  for (let n = 0; n < splits; n++) {
+    const middles = new Map<string, number>();
+    const middle = (a: number, b: number): number => {
+      const key = a < b ? `${a} ${b}` : `${b} ${a}`;
+      const found = middles.get(key);
+      if (found !== undefined) return found;
+      const p = points[a]!.map((v, k) => v + points[b]![k]!);
+      const length = Math.hypot(...p);
+      points.push(p.map((v) => v / length));
+      middles.set(key, points.length - 1);
+      return points.length - 1;
+    };
+    const next: number[] = [];
+    for (let t = 0; t < faces.length; t += 3) {
+      const [a, b, c] = [faces[t]!, faces[t + 1]!, faces[t + 2]!];
+      const [ab, bc, ca] = [middle(a, b), middle(b, c), middle(c, a)];
+      next.push(a, ab, ca, ab, b, bc, ca, bc, c, ab, bc, ca);
+    }
+    faces = next;
+  }
+  return { positions: points.flatMap((p) => p.map((v) => v * radius)), triangles: faces };
+}
+
+/** Several meshes in one file. */
+export function together(...meshes: readonly TestMesh[]): TestMesh {
+  const out: TestMesh = { positions: [], triangles: [] };
+  for (const { positions, triangles } of meshes) {
+    const base = out.positions.length / 3;
+    out.positions.push(...positions);
+    out.triangles.push(...triangles.map((t) => t + base));
+  }
+  return out;
+}
+
+/** The mesh turned inside out. */
+export const insideOut = ({ positions, triangles }: TestMesh): TestMesh => ({ positions, triangles: triangles.toReversed() });
+
+const utf8 = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
+export { utf8 as bytesOf };
+
+/** ASCII STL of a mesh. */
+export function asciiStl({ positions, triangles }: TestMesh, name = 'part'): string {
+  const vertex = (t: number) => `      vertex ${positions.slice(3 * t, 3 * t + 3).join(' ')}`;
+  const facets: string[] = [];
+  for (let i = 0; i < triangles.length; i += 3) {
+    const corners = [0, 1, 2].map((k) => vertex(triangles[i + k]!)).join('\n');
+    facets.push(`  facet normal 0 0 0\n    outer loop\n${corners}\n    endloop\n  endfacet`);
+  }
+  return `solid ${name}\n${facets.join('\n')}\nendsolid ${name}\n`;
+}
+
+/** OBJ of a mesh. */
+export function obj({ positions, triangles }: TestMesh): string {
+  const lines: string[] = ['# a part', 'o part'];
+  for (let i = 0; i < positions.length; i += 3) lines.push(`v ${positions.slice(i, i + 3).join(' ')}`);
+  for (let i = 0; i < triangles.length; i += 3) lines.push(`f ${triangles.slice(i, i + 3).map((t) => t + 1).join(' ')}`);
+  return lines.join('\n');
+}

@@ -1,0 +1,92 @@
+// npm run verify: everything that must hold, from a clean clone. Ends with "N passed, N failed".
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { buildPage, installPackages, root, run } from './prepare.mjs';
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+let passed = 0;
+let failed = 0;
+
+function step(name, work) {
+  console.log(`\n== ${name}`);
+  const ok = work();
+  if (!ok) {
+    failed++;
+    console.log(`== ${name}: FAILED`);
+  }
+  return ok;
+}
+
+/** Debian's Chromium, when there is none and this may install it. */
+function installChromium() {
+  if (process.env.ZP_CHROMIUM || CHROMIUM.some(existsSync)) return true;
+  const isRoot = process.getuid?.() === 0;
+  if (!isRoot || spawnSync('apt-get', ['--version']).status !== 0) {
+    console.log('No Chromium here. Install one, or name it in ZP_CHROMIUM.');
+    return false;
+  }
+  const quiet = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+  return (
+    run('apt-get', ['update', '-qq'], quiet) === 0 &&
+    run('apt-get', ['install', '-y', '-qq', 'chromium'], quiet) === 0
+  );
+}
+
+const reports = mkdtempSync(path.join(tmpdir(), 'zero-pour-verify-'));
+const npx = (...args) => run('npx', ['--no-install', ...args]) === 0;
+
+/** Runs a test command that writes a JSON report, and adds up what it counted. */
+function tests(name, command, count) {
+  step(name, () => {
+    const report = path.join(reports, `${name.replaceAll(' ', '-')}.json`);
+    const status = command(report);
+    if (!existsSync(report)) return false;
+    const [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')));
+    passed += good;
+    failed += bad;
+    console.log(`${good} passed, ${bad} failed`);
+    // Bad tests are counted one by one; a run that failed without one counts as one more.
+    return status === 0 || bad > 0;
+  });
+}
+
+installPackages();
+const chromium = step('Chromium', installChromium);
+step('format', () => npx('prettier', '--check', '--log-level', 'warn', '.'));
+step('lint', () => npx('eslint', '.', '--max-warnings', '0'));
+step('types', () => run('node', ['scripts/typecheck.mjs']) === 0);
+tests(
+  'unit tests',
+  (report) =>
+    run('npx', [
+      '--no-install',
+      'vitest',
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ]),
+  (json) => [json.numPassedTests, json.numFailedTests],
+);
+step('build', () => {
+  buildPage();
+  return existsSync(path.join(root, 'web/dist/index.html'));
+});
+if (chromium) {
+  tests(
+    'browser tests',
+    (report) =>
+      run(
+        'npx',
+        ['--no-install', 'playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
+        {
+          env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+        },
+      ),
+    (json) => [json.stats.expected + json.stats.flaky, json.stats.unexpected],
+  );
+}
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
