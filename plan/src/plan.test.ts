@@ -1,0 +1,292 @@
+import { DEFAULT_SETTINGS, emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
+import { createDemoShop } from '@zero-pour/demo';
+import { flaskVolumeMl, HOUR_MS, METRIC, mixSlurry, STAGES } from '@zero-pour/core';
+import { beforeAll, describe, expect, it } from 'vitest';
+import {
+  boardConflicts,
+  boardRows,
+  formulaInSymbols,
+  formulaInValues,
+  givensOf,
+  kilnStates,
+  nextHandsOn,
+  planEarliest,
+  planPour,
+  stageLine,
+  valueOf,
+  writeTicket,
+  type Figure,
+  type PourPlan,
+  type Shop,
+} from './index';
+
+/** A Tuesday, 16:54 local. */
+const NOW = new Date(2026, 10, 24, 16, 54);
+let shop: Shop;
+let pours: Awaited<ReturnType<typeof createDemoShop>>['file']['pours'];
+
+beforeAll(async () => {
+  const { file } = await createDemoShop(NOW);
+  shop = { settings: file.settings, lists: file.lists, patterns: file.patterns };
+  pours = file.pours;
+});
+
+const item = (kind: keyof Shop['lists'], name: string): string =>
+  shop.lists[kind].find((i) => i.name === name)!.id;
+const known = <T>(planned: Parameters<typeof valueOf<T>>[0]): T => {
+  const value = valueOf(planned);
+  if (value === undefined) throw new Error(JSON.stringify(planned));
+  return value;
+};
+/** A pattern of a known volume in place of the demo's mesh. */
+const block = (volumeMm3: number, closed = true): Pattern => ({
+  ...shop.patterns[0]!,
+  id: '00000000-0000-4000-8000-000000000001',
+  measure: {
+    ...shop.patterns[0]!.measure,
+    volumeMm3,
+    areaMm2: 1200,
+    closed,
+    supportPointsMm: [0, 0, 0, 10, 0, 0, 0, 10, 0, 10, 10, 18.5, 0, 0, 18.5, 10, 10, 0],
+  },
+});
+
+function docWith(change: (doc: PourDoc) => void): PourDoc {
+  const doc = emptyPourDoc();
+  doc.brief.patterns = [{ patternId: block(1850).id, count: 1 }];
+  doc.brief.alloyId = item('alloy', 'Sterling silver');
+  doc.scale = { way: 'percent', percent: 100 };
+  doc.sprue.flaskId = item('flask', '76 × 102');
+  doc.invest.powderId = item('powder', 'Harbour Stout');
+  change(doc);
+  return doc;
+}
+const planOf = (change: (doc: PourDoc) => void = () => {}, closed = true): PourPlan =>
+  planPour({ doc: docWith(change) }, { ...shop, patterns: [block(1850, closed), ...shop.patterns] });
+
+describe('an empty pour', () => {
+  it('plans nothing, and every part says what it waits for and where', () => {
+    const plan = planPour(
+      { doc: emptyPourDoc() },
+      { settings: DEFAULT_SETTINGS, lists: shop.lists, patterns: [] },
+    );
+    for (const part of [
+      plan.temperatures,
+      plan.scale,
+      plan.print,
+      plan.tree,
+      plan.charge,
+      plan.mix,
+      plan.burnout,
+      plan.times,
+    ]) {
+      expect(part.status === 'missing' && part.needs.length > 0).toBe(true);
+    }
+    expect(plan.current).toBe('brief');
+    for (const section of writeTicket(plan))
+      for (const line of section.lines) expect(line.kind).not.toBe('impossible');
+    for (const stage of STAGES) expect(typeof stageLine(stage.key, plan, METRIC)).toBe('string');
+  });
+});
+
+describe('metal and mix', () => {
+  it('agree with the sums made by hand', () => {
+    const plan = planOf((doc) => {
+      doc.wayUp.gates = { [block(1).id]: { count: 2, diameterMm: 4, lengthMm: 6 } };
+      doc.sprue.mainSprueDiameterMm = 8;
+      doc.sprue.mainSprueLengthMm = 20;
+    });
+    const flask = shop.lists.flask.find((f) => f.name === '76 × 102')!;
+    const sprues = (Math.PI / 4) * (2 * 16 * 6 + 64 * 20) / 1000; // prettier-ignore
+    const cone = ((Math.PI / 12) * flask.coneDiameterMm ** 2 * flask.coneHeightMm) / 1000;
+    const tree = 1.85 + sprues + cone;
+    const charge = known(plan.charge);
+    expect(charge.total.value).toBeCloseTo(10.357 * tree * 1.01, 6);
+    expect(charge.newG + charge.reusedG).toBeCloseTo(charge.total.value, 9);
+    const mix = known(plan.mix);
+    expect(mix.powder.value).toBeCloseTo(mixSlurry(flaskVolumeMl(76, 102), tree, 0.4).powderG, 6);
+    expect(mix.water.value).toBeCloseTo(0.4 * mix.powder.value, 9);
+  });
+
+  it('scale with the cube of the percent', () => {
+    const at = (percent: number) =>
+      known(planOf((d) => void (d.scale = { way: 'percent', percent })).tree).patterns.value;
+    expect(at(102) / at(100)).toBeCloseTo(1.02 ** 3, 9);
+  });
+
+  it('take the weighed print on demand and say how far the two ways differ', () => {
+    const plan = planOf((doc) => {
+      doc.resin.resinId = item('resin', 'Skerry Low-Ash');
+      doc.sprue.weighBy = 'weight';
+      doc.sprue.weighedPatternsG = { state: 'measured', value: 1.85 * 1.12 * 0.8 };
+    });
+    expect(known(plan.tree).patterns.value).toBeCloseTo(1.48, 9);
+    expect(known(plan.charge).judgements.map((j) => j.rule)).toContain('ways differ');
+  });
+
+  it('say that they stand on a guess, all the way down', () => {
+    const guessed = planOf((doc) => {
+      doc.resin.resinId = item('resin', 'Skerry Low-Ash');
+      doc.sprue.weighBy = 'weight';
+      doc.sprue.weighedPatternsG = { state: 'guessed', value: 2 };
+    });
+    expect([known(guessed.charge).total.guessed, known(guessed.mix).water.guessed]).toEqual([true, true]);
+    expect(known(planOf(() => {}, false).charge).total.guessed).toBe(true);
+    expect(known(planOf().charge).total.guessed).toBe(false);
+  });
+
+  it('do not mix for a tree larger than its flask', () => {
+    const plan = planOf((doc) => void (doc.brief.patterns[0]!.count = 400));
+    expect(plan.mix.status).toBe('impossible');
+  });
+});
+
+describe('workings', () => {
+  /** Puts the shown values into the formula and computes it: the working must give the number it explains. */
+  const recompute = (of: Figure): number => {
+    const text = of.formula.map((part) => (typeof part === 'string' ? part : `(${part.value})`)).join('');
+    const js = text
+      .replace(/the larger of (.*) and (.*)$/, 'Math.max($1, $2)')
+      .replaceAll('×', '*')
+      .replaceAll('−', '-')
+      .replaceAll('π', 'Math.PI')
+      .replaceAll('²', '**2')
+      .replaceAll('³', '**3')
+      .replaceAll(')(', ')*(');
+    return Number(new Function(`return ${js}`)());
+  };
+  function* withInputs(of: Figure): Iterable<Figure> {
+    yield of;
+    for (const given of givensOf(of.formula)) if (given.figure) yield* withInputs(given.figure);
+  }
+
+  it('of every number on every demo ticket give that number', () => {
+    let seen = 0;
+    for (const pour of pours) {
+      for (const section of writeTicket(planPour(pour, shop))) {
+        for (const line of section.lines) {
+          if (line.kind !== 'figure') continue;
+          for (const figure of withInputs(line.figure)) {
+            seen++;
+            // Layers are whole, so a print time may be off by one layer.
+            const tolerance =
+              figure.name === 'Print time' ? 0.02 * figure.value : 1e-6 * Math.max(1, figure.value);
+            expect(
+              Math.abs(recompute(figure) - figure.value),
+              `${figure.name}: ${formulaInSymbols(figure)}`,
+            ).toBeLessThan(tolerance);
+            expect(formulaInValues(figure, METRIC)).not.toMatch(/NaN|undefined/);
+          }
+        }
+      }
+    }
+    expect(seen).toBeGreaterThan(200);
+  });
+
+  it('name the source of every input', () => {
+    for (const given of givensOf(known(planOf().charge).total.formula)) expect(given.source).not.toBe('');
+  });
+});
+
+describe('time', () => {
+  const pourNumber = (number: number) => pours.find((p) => p.number === number)!;
+
+  it('counts the kiln back from the wanted hour', () => {
+    const times = known(planPour(pourNumber(30), shop).times);
+    const burnout = known(planPour(pourNumber(30), shop).burnout);
+    expect(times.zero).toBe(new Date(2026, 10, 26, 9, 15).getTime());
+    expect(times.kilnIn).toBeCloseTo(times.zero - burnout.curve.totalH * HOUR_MS, 3);
+    const moments = times.moments.map((m) => m.at);
+    expect([...moments].sort((a, b) => a - b)).toEqual(moments);
+  });
+
+  it('counts from the real start once the flask is in, and never before the kiln is through', () => {
+    const running = pourNumber(29);
+    const times = known(planPour(running, shop).times);
+    expect(times.kilnIn).toBe(Date.parse(running.doc.burnout.startedAt!));
+    const late = structuredClone(running);
+    late.doc.brief.zeroAt = new Date(times.kilnIn + 5 * HOUR_MS).toISOString();
+    expect(known(planPour(late, shop).times).zero).toBeCloseTo(times.kilnEnds, 3);
+  });
+
+  it('plans only what is left', () => {
+    const stages = (number: number) =>
+      known(planPour(pourNumber(number), shop).times)
+        .blocks.filter((b) => b.state === 'planned')
+        .map((b) => b.stage);
+    expect(stages(31)).toEqual(['print', 'clean', 'sprue', 'invest']);
+    expect(stages(30)).toEqual(['clean', 'sprue', 'invest']);
+    expect(stages(29)).toEqual([]);
+    const haveThem = structuredClone(pourNumber(31));
+    haveThem.doc.left = ['print', 'clean'];
+    expect(known(planPour(haveThem, shop).times).blocks.map((b) => b.stage)).toEqual(['sprue', 'invest']);
+  });
+
+  it('finds the earliest pour that keeps bench hours', () => {
+    const plan = planPour(pourNumber(31), shop);
+    const earliest = planEarliest(plan.context, known(plan.burnout), valueOf(plan.print), NOW.getTime())!;
+    const moved = structuredClone(pourNumber(31));
+    moved.doc.brief.zeroAt = new Date(earliest).toISOString();
+    const times = known(planPour(moved, shop).times);
+    expect(times.conflicts).toEqual([]);
+    expect(times.start).toBeGreaterThanOrEqual(NOW.getTime());
+  });
+});
+
+describe('the board', () => {
+  const at = (ms: number) => new Date(ms).toISOString();
+
+  it('orders pours by zero and hands-on moments by the clock, leaving out what is done', () => {
+    const open = pours.filter((p) => p.doc.result.doneAt === undefined);
+    const rows = boardRows(open, shop);
+    expect(rows.map((r) => r.pour.number)).toEqual([29, 30, 31]);
+    const next = nextHandsOn(rows);
+    expect(next.map((n) => n.at)).toEqual(next.map((n) => n.at).sort((a, b) => a - b));
+    expect(next[0]).toMatchObject({ hand: 0, stage: 'burnout' });
+    expect(kilnStates(rows, NOW.getTime())[0]).toMatchObject({
+      name: 'Kiln 1',
+      doing: 'holding',
+      plannedC: 150,
+    });
+  });
+
+  it('names two pours that want one kiln, and hands needed at night', () => {
+    const [a, b] = [
+      structuredClone(pours.find((p) => p.number === 30)!),
+      structuredClone(pours.find((p) => p.number === 31)!),
+    ];
+    b.doc.brief.zeroAt = a.doc.brief.zeroAt!;
+    a.doc.brief.zeroAt = new Date(2026, 10, 26, 3, 0).toISOString();
+    const conflicts = boardConflicts(boardRows([a, b], shop), NOW.getTime(), at);
+    expect(conflicts[0]?.judgement.rule).toBe('kiln clash');
+    expect(conflicts.find((c) => c.row.pour.number === 30)?.civilZero).toBeTruthy();
+  });
+});
+
+describe('a recorded pour', () => {
+  it('stands on what was used then, not on the shop of today', () => {
+    const past = pours.find((p) => p.number === 25)!;
+    const alloy = shop.lists.alloy.find((a) => a.id === past.doc.brief.alloyId)!;
+    const changed: Shop = {
+      ...shop,
+      lists: {
+        ...shop.lists,
+        alloy: shop.lists.alloy.map((a) => (a === alloy ? { ...a, densityGPerCm3: 20 } : a)),
+      },
+    };
+    const charge = (used: object) => known(planPour({ ...past, ...used }, changed).charge).total.value;
+    expect(charge({ used: { alloy } })).toBeCloseTo(known(planPour(past, shop).charge).total.value, 9);
+    expect(charge({})).toBeGreaterThan(charge({ used: { alloy } }) * 1.5);
+  });
+
+  it('shows what was done in place of what to do', () => {
+    const ticket = writeTicket(
+      planPour(
+        pours.find((p) => p.number === 22)!,
+        shop,
+      ),
+    );
+    const flask = ticket.find((s) => s.title === 'Temperatures')!.lines[0]!;
+    expect(flask).toMatchObject({ kind: 'words', guessed: true, words: ['felt ', 'cold', ''] });
+  });
+});
