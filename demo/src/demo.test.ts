@@ -1,0 +1,63 @@
+import { shopFileSchema } from '@zero-pour/contracts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { createDemoShop } from './index';
+
+const NOW = new Date(2026, 10, 24, 16, 54);
+let demo: Awaited<ReturnType<typeof createDemoShop>>;
+beforeAll(async () => {
+  demo = await createDemoShop(NOW);
+});
+
+describe('the demo shop', () => {
+  it('is a whole shop by its own schema', () => {
+    expect(shopFileSchema.safeParse(demo.file).success).toBe(true);
+  });
+
+  it('has six real patterns: closed, one body, jewelry-sized, 5,000 to 150,000 triangles', () => {
+    expect(demo.file.patterns).toHaveLength(6);
+    for (const { name, measure, fileHash } of demo.file.patterns) {
+      expect([name, measure.closed, measure.shells, measure.reversed]).toEqual([name, true, 1, false]);
+      expect(measure.triangles).toBeGreaterThan(5_000);
+      expect(measure.triangles).toBeLessThan(150_000);
+      expect(Math.max(...measure.sizeMm)).toBeLessThan(45);
+      expect(demo.bytes.has(fileHash)).toBe(true);
+    }
+  });
+
+  it('names only things that it has', () => {
+    const { lists, patterns, pours } = demo.file;
+    const ids = new Set([...Object.values(lists).flat(), ...patterns].map((item) => item.id));
+    for (const { doc } of pours) {
+      const named = [
+        doc.brief.alloyId,
+        doc.resin.resinId,
+        doc.resin.printerId,
+        doc.resin.profileId,
+        doc.sprue.flaskId,
+        doc.invest.powderId,
+        doc.burnout.kilnId,
+        doc.burnout.programmeId,
+      ];
+      for (const id of [...named, ...doc.brief.patterns.map((p) => p.patternId)])
+        expect(id !== undefined && ids.has(id)).toBe(true);
+    }
+  });
+
+  it('has twelve pours behind and three ahead, none on a Sunday, in the order of their numbers', () => {
+    const past = demo.file.pours.filter((p) => p.doc.result.doneAt !== undefined);
+    expect([past.length, demo.file.pours.length - past.length]).toEqual([12, 3]);
+    const zeros = past.map((p) => Date.parse(p.doc.pour.pouredAt!));
+    expect([...zeros].sort((a, b) => a - b)).toEqual(zeros);
+    for (const at of zeros) expect([at < NOW.getTime(), new Date(at).getDay()]).not.toEqual([true, 0]);
+    for (const { doc } of past)
+      expect(Object.keys(doc.result.castings)).toHaveLength(doc.brief.patterns[0]!.count);
+  });
+
+  it('is the same each time, but for its dates', async () => {
+    const again = await createDemoShop(NOW);
+    expect(again.file).toEqual(demo.file);
+    const later = await createDemoShop(new Date(2027, 2, 3, 12, 0));
+    expect(later.file.pours.map((p) => p.id)).toEqual(demo.file.pours.map((p) => p.id));
+    expect(later.file.lists).toEqual(demo.file.lists);
+  });
+});
