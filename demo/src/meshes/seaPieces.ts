@@ -125,7 +125,7 @@ export async function seaHolly(): Promise<Mesh> {
   const wasm = await solidEngine();
   const { Manifold } = wasm;
   const bars = seaHollyWires().map(([a, b, diameter]) => {
-    const ball = Manifold.sphere(diameter / 2, 28);
+    const ball = Manifold.sphere(diameter / 2, 20);
     return Manifold.hull([ball.translate([...a]), ball.translate([...b])]);
   });
   return meshOf(Manifold.union(bars));

@@ -10,7 +10,8 @@ import { useBench } from './useBench';
 
 /** One step fills the screen; Space goes on. */
 const props = defineProps<{ id: string; stage: 'clean' | 'invest' }>();
-const { pour } = providePour(() => props.id);
+const handle = providePour(() => props.id);
+const { pour } = handle;
 const router = useRouter();
 const {
   now,
@@ -26,7 +27,7 @@ const {
   isOver,
   goOn,
   stepBack,
-} = useBench(props.stage);
+} = useBench(handle, props.stage);
 
 const caution = computed(
   () => CAUTIONS[step.value?.caution ?? (props.stage === 'invest' ? 'powder' : 'resin')].line,

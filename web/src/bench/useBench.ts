@@ -2,7 +2,7 @@ import type { StepRecord } from '@zero-pour/contracts';
 import { valueOf } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
 import { useQuickNow } from '../state/clock';
-import { usePour } from '../state/usePour';
+import type { PourHandle } from '../state/usePour';
 import { formatStopwatch } from '../time/formatMoment';
 import { beep } from './beep';
 import { cleanSteps, investingSteps, nextStep, type TimedStep } from './timedSteps';
@@ -13,8 +13,7 @@ const SHOWN_AHEAD = 5;
  * Steps at the bench: which one is in work, how long it has, and going on or back. All times are kept with the
  * pour, so that a reload loses nothing.
  */
-export function useBench(stage: 'clean' | 'invest') {
-  const { pour, plan, set } = usePour();
+export function useBench({ pour, plan, set }: PourHandle, stage: 'clean' | 'invest') {
   const now = useQuickNow();
 
   const steps = computed<TimedStep[]>(() =>

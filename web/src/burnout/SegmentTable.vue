@@ -40,7 +40,7 @@ function setHand(index: number, segment: Segment, afterH: number | undefined): v
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll-x">
     <table class="plain segments">
       <thead>
         <tr>
@@ -152,9 +152,6 @@ function setHand(index: number, segment: Segment, afterH: number | undefined): v
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
 td {
   vertical-align: top !important;
   min-width: 92px;

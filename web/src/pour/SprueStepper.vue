@@ -86,6 +86,8 @@ li {
   height: 57px;
 }
 button {
+  /* Holds its hidden words, which would otherwise widen the page past the scrolled list. */
+  position: relative;
   display: grid;
   grid-template-columns: 1fr auto;
   width: 100%;

@@ -105,7 +105,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       />
       <v-select v-model="flaw" label="With this flaw" clearable :items="[...FLAW_KINDS]" />
     </div>
-    <div class="scroll">
+    <div class="scroll-x">
       <table v-if="rows.length > 0" class="plain pours">
         <thead>
           <tr>
@@ -173,9 +173,6 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
 .filters {
   grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr);
   margin-bottom: 14px;
-}
-.scroll {
-  overflow-x: auto;
 }
 .pours tbody tr {
   cursor: pointer;

@@ -38,7 +38,7 @@ const add = (): void =>
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll-x">
     <table class="plain">
       <thead>
         <tr>
@@ -126,9 +126,6 @@ const add = (): void =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
 td {
   vertical-align: top !important;
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { findHitsSchema, type FindHit } from '@zero-pour/contracts';
 import { watchDebounced } from '@vueuse/core';
-import { ref, shallowRef, watch } from 'vue';
+import { nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
 import { useNotices } from '../state/notices';
@@ -13,8 +13,12 @@ const words = ref('');
 const hits = shallowRef<FindHit[]>([]);
 const asked = ref('');
 
-watch(open, (value) => {
-  if (value) words.value = '';
+const field = useTemplateRef<{ focus(): void }>('field');
+watch(open, async (value) => {
+  if (!value) return;
+  words.value = '';
+  await nextTick();
+  field.value?.focus();
 });
 watchDebounced(
   words,
@@ -49,8 +53,8 @@ function go(hit: FindHit | undefined): void {
   <v-dialog v-model="open" max-width="620" aria-label="Find" location="top">
     <section class="find">
       <v-text-field
+        ref="field"
         v-model="words"
-        autofocus
         label="Find a pour, pattern, resin, flask …"
         autocomplete="off"
         @keydown.enter="go(hits[0])"

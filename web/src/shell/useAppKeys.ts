@@ -46,7 +46,10 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   }
 
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-    const inDialog = document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
+    const inDialog =
+      finding.value ||
+      showingKeys.value ||
+      document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
     if (event.defaultPrevented || isTyping(event.target) || inDialog || route.meta['bare'] || event.altKey)
       return;
     const key = event.key.toLowerCase();

@@ -70,6 +70,8 @@ export const vuetify = createVuetify({
       color: 'primary',
       menuProps: { maxHeight: 420 },
     },
+    VDialog: { transition: false },
+    VMenu: { transition: false },
     VCheckbox: { density: 'compact', hideDetails: 'auto', color: 'primary' },
     VBtnToggle: {
       density: 'compact',

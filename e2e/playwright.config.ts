@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM_ARGS, chromiumPath } from './browser';
+
+const executablePath = chromiumPath();
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  outputDir: '../test-results',
+  // Journeys share the machine with a database and software WebGL: one at a time.
+  workers: 1,
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
+  reporter: 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { args: CHROMIUM_ARGS, ...(executablePath ? { executablePath } : {}) },
+    actionTimeout: 15_000,
+    trace: 'retain-on-failure',
+  },
+});

@@ -1,0 +1,83 @@
+// npm run screenshots: one picture of each main view, from the demo shop on a fixed afternoon.
+import { mkdir } from 'node:fs/promises';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS, chromiumPath } from './browser';
+import { startShop } from './startShop';
+
+/** A Tuesday at the bench: one flask in the kiln, one plate on the printer. */
+const NOW = new Date(2026, 10, 24, 16, 54);
+const OUT = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+
+interface View {
+  name: string;
+  at: string;
+  size?: { width: number; height: number };
+  full?: boolean;
+  before?: (page: Page) => Promise<void>;
+}
+
+const openWorking = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: /^Metal .*show the working/ }).click();
+};
+const beginInvesting = async (page: Page): Promise<void> => {
+  await page.keyboard.press(' ');
+  await page.keyboard.press(' ');
+};
+
+const views = (pours: ReadonlyMap<number, string>): View[] => {
+  const pour = (number: number): string => `/pours/${pours.get(number)}`;
+  return [
+    { name: 'board', at: '/' },
+    { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
+    { name: 'pour-burnout', at: `${pour(29)}/burnout` },
+    { name: 'pour-sprue', at: `${pour(29)}/sprue`, before: openWorking },
+    { name: 'pour-scale', at: `${pour(31)}/scale` },
+    { name: 'pour-result', at: `${pour(23)}/result` },
+    {
+      name: 'pattern',
+      at: '/patterns',
+      before: (page) => page.getByRole('link', { name: /^Barnacle band/ }).click(),
+    },
+    {
+      name: 'resins',
+      at: '/resins',
+      before: (page) => page.getByRole('link', { name: /^Skerry Wax 55/ }).click(),
+    },
+    { name: 'shop', at: '/shop/programme' },
+    { name: 'record', at: '/record' },
+    { name: 'bench', at: `${pour(30)}/bench/invest`, before: beginInvesting },
+  ];
+};
+
+process.env['ZP_DEMO_NOW'] = NOW.toISOString();
+const shop = await startShop({ demo: true });
+const executablePath = chromiumPath();
+const browser = await chromium.launch({ args: CHROMIUM_ARGS, ...(executablePath ? { executablePath } : {}) });
+try {
+  await mkdir(OUT, { recursive: true });
+  const { pours } = (await (await fetch(`${shop.address}/api/pours`)).json()) as {
+    pours: { number: number; id: string }[];
+  };
+  const only = process.argv[2];
+  for (const view of views(new Map(pours.map((p) => [p.number, p.id])))) {
+    if (only && !view.name.includes(only)) continue;
+    const page = await browser.newPage({ viewport: view.size ?? { width: 1280, height: 800 } });
+    page.on('pageerror', (error) => console.error(view.name, error.message));
+    await page.clock.setFixedTime(NOW);
+    await page.goto(`${shop.address}${view.at}`);
+    await page.waitForLoadState('networkidle');
+    await view.before?.(page);
+    const slow = page.locator('[data-ready]');
+    if ((await slow.count()) > 0)
+      await page.locator('[data-ready="true"]').first().waitFor({ timeout: 30_000 });
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: path.join(OUT, `${view.name}.png`) });
+    await page.close();
+    console.log(view.name);
+  }
+} finally {
+  await browser.close();
+  await shop.stop();
+}
