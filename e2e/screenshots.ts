@@ -19,7 +19,10 @@ interface View {
 }
 
 const openWorking = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: /^Metal .*show the working/ }).click();
+  await page
+    .getByRole('complementary', { name: 'Ticket' })
+    .getByRole('button', { name: /^Metal / })
+    .click();
 };
 const beginInvesting = async (page: Page): Promise<void> => {
   await page.keyboard.press(' ');

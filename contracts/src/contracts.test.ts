@@ -91,7 +91,7 @@ describe('changes of a pour', () => {
   });
 
   it('are undone by setting what stood there', () => {
-    const paths = fc.constantFrom(
+    const paths = fc.constantFrom<string[]>(
       ['brief', 'note'],
       ['scale', 'percent'],
       ['invest', 'boric', 'percent'],

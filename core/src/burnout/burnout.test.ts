@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { BOOK_PROGRAMMES, coolingHours, hoursAbove, judgeProgramme, programmeCurve, temperatureAt, type Segment } from './index';
+import {
+  BOOK_PROGRAMMES,
+  coolingHours,
+  hoursAbove,
+  judgeProgramme,
+  programmeCurve,
+  temperatureAt,
+  type Segment,
+} from './index';
 
 const KILN = { maxRampCPerH: 400, coolTauH: 5 };
 const segment = (rampCPerH: number | null, targetC: number | null, holdH: number): Segment => ({
@@ -33,7 +41,9 @@ describe('programme', () => {
 
   it('is continuous and holds its ends', () => {
     const curve = programmeCurve(STEPPED, 520, KILN);
-    expect([temperatureAt(curve, -1), temperatureAt(curve, 0), temperatureAt(curve, 99)]).toEqual([20, 20, 520]);
+    expect([temperatureAt(curve, -1), temperatureAt(curve, 0), temperatureAt(curve, 99)]).toEqual([
+      20, 20, 520,
+    ]);
     expect(temperatureAt(curve, 0.5)).toBeCloseTo(85, 9);
     for (let h = 0; h < curve.totalH; h += 0.01) {
       expect(Math.abs(temperatureAt(curve, h + 0.01) - temperatureAt(curve, h))).toBeLessThan(4.1);
@@ -60,6 +70,12 @@ describe('judgements', () => {
     expect(rules(steep)).toContain('swell ramp fix');
     expect(rules(steep, { ...LIMITS, fastAllowed: true })).toContain('swell ramp watch');
   });
+  it('name a cold flask into a hot kiln, which only some resins stand', () => {
+    const curve = programmeCurve([segment(null, 730, 5)], 520, KILN, 730);
+    const weight = (fastAllowed: boolean) =>
+      judgeProgramme(curve, { ...LIMITS, fastAllowed }).find((j) => j.rule === 'hot kiln')?.weight;
+    expect([weight(false), weight(true)]).toEqual(['fix', 'watch']);
+  });
   it('name a peak above the ceiling and ash that would stay', () => {
     expect(rules([segment(100, 780, 5)])).toContain('ceiling stop');
     expect(rules([segment(100, 640, 5)])).toContain('clean-out fix');
@@ -67,10 +83,14 @@ describe('judgements', () => {
 });
 
 describe('the book’s programmes', () => {
-  it.each(BOOK_PROGRAMMES.map((p) => [p.name, p] as const))('%s ends at casting temperature, under the ceiling', (_, programme) => {
-    const curve = programmeCurve(programme.segments, 510, KILN);
-    expect(curve.points.at(-1)?.tempC).toBeCloseTo(510, 6);
-    expect(Math.max(...curve.points.map((p) => p.tempC))).toBeLessThanOrEqual(750);
-    for (const placed of curve.segments) for (const hand of placed.hands) expect(hand.atH).toBeLessThanOrEqual(placed.endH);
-  });
+  it.each(BOOK_PROGRAMMES.map((p) => [p.name, p] as const))(
+    '%s ends at casting temperature, under the ceiling',
+    (_, programme) => {
+      const curve = programmeCurve(programme.segments, 510, KILN);
+      expect(curve.points.at(-1)?.tempC).toBeCloseTo(510, 6);
+      expect(Math.max(...curve.points.map((p) => p.tempC))).toBeLessThanOrEqual(750);
+      for (const placed of curve.segments)
+        for (const hand of placed.hands) expect(hand.atH).toBeLessThanOrEqual(placed.endH);
+    },
+  );
 });

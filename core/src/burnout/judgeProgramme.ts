@@ -41,6 +41,7 @@ export function judgeProgramme(curve: ProgrammeCurve, limits: BurnoutLimits): Ju
       why: say`${quantity(peak, 'degC')} breaks the plaster down (limit ${ceiling}) and fumes. Lower the peak.`,
     });
   }
+  out.push(...judgeHotKiln(curve.points[0]?.tempC ?? 0, limits.fastAllowed));
   const steep = Math.max(0, ...curve.segments.map(rampInSwellRange));
   if (steep > limits.rampMaxCPerH + 0.5) {
     out.push({
@@ -59,6 +60,29 @@ export function judgeProgramme(curve: ProgrammeCurve, limits: BurnoutLimits): Ju
   }
   out.push(judgeCleanOut(hoursAbove(curve, CARBON_C), limits.cleanOutH));
   return out;
+}
+
+/** A kiln hotter than this at loading is a fast cycle: the whole swelling range in minutes. */
+const HOT_KILN_C = 300;
+
+function judgeHotKiln(startC: number, fastAllowed: boolean): Judgement[] {
+  if (startC < HOT_KILN_C) return [];
+  const why = say`The kiln is at ${quantity(startC, 'degC')} when the flask goes in.`;
+  return [
+    fastAllowed
+      ? {
+          rule: 'hot kiln',
+          weight: 'watch',
+          lead: 'Fast cycle.',
+          why: [...why, ' This resin stands it; does the powder?'],
+        }
+      : {
+          rule: 'hot kiln',
+          weight: 'fix',
+          lead: 'Cold flask into a hot kiln.',
+          why: [...why, ' This resin is not made for it: start cold, or take one that is.'],
+        },
+  ];
 }
 
 function judgeCleanOut(kilnH: number, wantedH: number): Judgement {

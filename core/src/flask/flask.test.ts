@@ -37,7 +37,10 @@ describe('tree', () => {
 
   it('opens a new ring when one is full and says when the sprue is short', () => {
     const form: TreeForm = { ...FORM, arrangement: 'rings' };
-    const layout = layOutTree([{ ...PART, count: 8, cylinderDiameterMm: 14, cylinderLengthMm: 8, gateLengthMm: 8 }], form);
+    const layout = layOutTree(
+      [{ ...PART, count: 8, cylinderDiameterMm: 14, cylinderLengthMm: 8, gateLengthMm: 8 }],
+      form,
+    );
     expect(layout.rings * layout.perRing).toBeGreaterThanOrEqual(8);
     expect(layout.rings).toBeGreaterThan(1);
     expect(layout.gapMm).toBeGreaterThanOrEqual(4 - 1e-9);
@@ -59,7 +62,9 @@ describe('clearance', () => {
     expect(at(38.1, 102.1)).toEqual(['wall stop', 'top stop']);
   });
   it('does not put more than four straight up', () => {
-    expect(rules(layOutTree([{ ...PART, count: 5, cylinderDiameterMm: 8 }], FORM), FORM)).toContain('straight many fix');
+    expect(rules(layOutTree([{ ...PART, count: 5, cylinderDiameterMm: 8 }], FORM), FORM)).toContain(
+      'straight many fix',
+    );
   });
 });
 

@@ -6,7 +6,12 @@ import type { RawMesh } from './rawMesh';
 const HEADER_BYTES = 84;
 const TRIANGLE_BYTES = 50;
 
-const sequence = (count: number): Uint32Array => Uint32Array.from({ length: count }, (_, i) => i);
+/** 0, 1, 2 …: every corner of a soup is a vertex of its own. */
+function sequence(count: number): Uint32Array {
+  const numbers = new Uint32Array(count);
+  for (let i = 0; i < count; i++) numbers[i] = i;
+  return numbers;
+}
 
 /** Length in bytes that a binary STL with this triangle count must have. */
 export const binaryStlLength = (triangles: number): number => HEADER_BYTES + TRIANGLE_BYTES * triangles;

@@ -81,7 +81,8 @@ function countEdges(triangles: Uint32Array, vertexCount: number) {
 
 /** Union-find over vertices with path halving. */
 function labelShells(triangles: Uint32Array, vertexCount: number): { shells: number; labels: Uint32Array } {
-  const parent = Uint32Array.from({ length: vertexCount }, (_, i) => i);
+  const parent = new Uint32Array(vertexCount);
+  for (let v = 0; v < vertexCount; v++) parent[v] = v;
   const root = (v: number): number => {
     let at = v;
     while (parent[at] !== at) {

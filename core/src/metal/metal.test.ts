@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import reference from '../../reference/metal.json';
 import { GRAMS_PER_DWT, GRAMS_PER_OZT, InputError } from '../numeric';
-import { alloyDensity, BOOK_ALLOYS, buttonVolumeCm3, chargeByVolume, ELEMENT_DENSITIES, splitCharge, volumeOfWeighedPrint } from './index';
+import {
+  alloyDensity,
+  BOOK_ALLOYS,
+  buttonVolumeCm3,
+  chargeByVolume,
+  ELEMENT_DENSITIES,
+  splitCharge,
+  volumeOfWeighedPrint,
+} from './index';
 
 describe('density', () => {
   it.each(Object.entries(reference.alloys))('of %s', (_, { composition, density }) => {
@@ -9,7 +17,9 @@ describe('density', () => {
   });
   it('lies between those of the metals in it', () => {
     for (const { composition, name } of BOOK_ALLOYS) {
-      const parts = Object.keys(composition).map((e) => ELEMENT_DENSITIES[e as keyof typeof ELEMENT_DENSITIES]);
+      const parts = Object.keys(composition).map(
+        (e) => ELEMENT_DENSITIES[e as keyof typeof ELEMENT_DENSITIES],
+      );
       const density = alloyDensity(composition);
       expect(density, name).toBeGreaterThanOrEqual(Math.min(...parts) - 1e-9);
       expect(density, name).toBeLessThanOrEqual(Math.max(...parts) + 1e-9);

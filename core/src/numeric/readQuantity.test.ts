@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatHours, formatNumber, formatPhrase, formatQuantity, METRIC, quantity, readQuantity, say, type Unit } from './index';
+import {
+  formatHours,
+  formatNumber,
+  formatPhrase,
+  formatQuantity,
+  METRIC,
+  quantity,
+  readQuantity,
+  say,
+  type Unit,
+} from './index';
 
 const US = { temperature: 'F', weight: 'dwt', length: 'in' } as const;
 const read = (text: string, unit: Unit, choice: Parameters<typeof readQuantity>[2] = METRIC): number => {
@@ -80,7 +90,12 @@ describe('what is shown', () => {
   });
 
   it('writes hours as hours and minutes', () => {
-    expect([formatHours(2), formatHours(2.5), formatHours(0.25), formatHours(1.999)]).toEqual(['2 h', '2 h 30', '15 min', '2 h']);
+    expect([formatHours(2), formatHours(2.5), formatHours(0.25), formatHours(1.999)]).toEqual([
+      '2 h',
+      '2 h 30',
+      '15 min',
+      '2 h',
+    ]);
   });
 
   it('follows the unit switch inside sentences', () => {

@@ -13,9 +13,23 @@ describe('support points', () => {
     expect(tilted.heightMm).toBeCloseTo(10 * Math.SQRT2, 9);
     expect(tilted.footprintMm[0]).toBeCloseTo(10, 9);
   });
+  it('are the same, whatever the order of the vertices', () => {
+    const { positions } = sphere(8, 4);
+    const shuffled: number[] = [];
+    // A step coprime to the count visits every vertex once, far from its neighbours.
+    for (let i = 0, n = positions.length / 3; i < n; i++)
+      shuffled.push(...positions.slice(3 * ((i * 617) % n), 3 * ((i * 617) % n) + 3));
+    const reach = (list: number[]) => measureStance(list, { xDeg: 31, yDeg: -12, zDeg: 5 }).heightMm;
+    expect(reach(points(shuffled))).toBeCloseTo(reach(points(positions)), 9);
+  });
   it('are short by at most half a percent of the radius on a sphere, in any turn', () => {
     const ball = points(sphere(8, 5).positions);
-    for (const [xDeg, yDeg] of [[0, 0], [13, 57], [71, 29], [-40, 8]] as const) {
+    for (const [xDeg, yDeg] of [
+      [0, 0],
+      [13, 57],
+      [71, 29],
+      [-40, 8],
+    ] as const) {
       const { heightMm, cylinderDiameterMm } = measureStance(ball, { xDeg, yDeg, zDeg: 17 });
       expect(heightMm).toBeLessThanOrEqual(16 + 1e-9);
       expect(heightMm).toBeGreaterThan(16 - 2 * 8 * 0.005);
@@ -29,7 +43,10 @@ describe('rotation', () => {
     const m = rotationMatrix({ xDeg: 20, yDeg: -35, zDeg: 110 });
     const turned = rotatePoints([1, 2, 3], m);
     expect(Math.hypot(...turned)).toBeCloseTo(Math.hypot(1, 2, 3), 12);
-    const back = rotatePoints(turned, [0, 3, 6, 1, 4, 7, 2, 5, 8].map((i) => m[i]!));
+    const back = rotatePoints(
+      turned,
+      [0, 3, 6, 1, 4, 7, 2, 5, 8].map((i) => m[i]!),
+    );
     [1, 2, 3].forEach((v, k) => expect(back[k]).toBeCloseTo(v, 12));
   });
   it('turns about x, then y, then z', () => {
@@ -49,12 +66,17 @@ describe('gates by the modulus rule', () => {
   });
   it('are never under 1.5 mm, and over 5 mm two are offered', () => {
     expect(gateDiameterForModulusMm(0.01)).toBe(1.5);
-    const rules = judgeGates({ count: 1, diameterMm: 7, lengthMm: 4 }, 1.5).map((j) => `${j.rule} ${j.weight}`);
+    const rules = judgeGates({ count: 1, diameterMm: 7, lengthMm: 4 }, 1.5).map(
+      (j) => `${j.rule} ${j.weight}`,
+    );
     expect(rules).toEqual(['gate feeds ok', 'gate two watch']);
   });
   it('are named when missing or thin', () => {
     expect(judgeGates({ count: 0, diameterMm: 2, lengthMm: 4 }, 0.5)[0]).toMatchObject({ weight: 'stop' });
-    expect(judgeGates({ count: 1, diameterMm: 1.5, lengthMm: 4 }, 0.5)[0]).toMatchObject({ rule: 'gate thin', weight: 'fix' });
+    expect(judgeGates({ count: 1, diameterMm: 1.5, lengthMm: 4 }, 0.5)[0]).toMatchObject({
+      rule: 'gate thin',
+      weight: 'fix',
+    });
     expect(gatesVolumeMm3({ count: 2, diameterMm: 2, lengthMm: 5 })).toBeCloseTo(10 * Math.PI, 9);
   });
 });

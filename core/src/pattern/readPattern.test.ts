@@ -3,7 +3,17 @@ import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import geometry from '../../reference/geometry.json';
 import { MeshFileError, writeBinaryStl } from '../mesh';
-import { asciiStl, bytesOf, cube, insideOut, obj, sphere, together, torus, type TestMesh } from '../testing/solids';
+import {
+  asciiStl,
+  bytesOf,
+  cube,
+  insideOut,
+  obj,
+  sphere,
+  together,
+  torus,
+  type TestMesh,
+} from '../testing/solids';
 import { readPattern, type PatternMeasure } from './readPattern';
 
 const stl = ({ positions, triangles }: TestMesh): Uint8Array => writeBinaryStl(positions, triangles);
@@ -27,9 +37,11 @@ const model = (inside: string, attributes = 'unit="millimeter"'): string =>
   `<?xml version="1.0"?><model ${attributes} xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02">${inside}</model>`;
 function objectOf({ positions, triangles }: TestMesh, id = 1): string {
   const vertices: string[] = [];
-  for (let i = 0; i < positions.length; i += 3) vertices.push(`<vertex x="${positions[i]}" y="${positions[i + 1]}" z="${positions[i + 2]}"/>`);
+  for (let i = 0; i < positions.length; i += 3)
+    vertices.push(`<vertex x="${positions[i]}" y="${positions[i + 1]}" z="${positions[i + 2]}"/>`);
   const faces: string[] = [];
-  for (let i = 0; i < triangles.length; i += 3) faces.push(`<triangle v1="${triangles[i]}" v2="${triangles[i + 1]}" v3="${triangles[i + 2]}"/>`);
+  for (let i = 0; i < triangles.length; i += 3)
+    faces.push(`<triangle v1="${triangles[i]}" v2="${triangles[i + 1]}" v3="${triangles[i + 2]}"/>`);
   return `<object id="${id}" type="model"><mesh><vertices>${vertices.join('')}</vertices><triangles>${faces.join('')}</triangles></mesh></object>`;
 }
 
@@ -40,13 +52,24 @@ describe('closed forms', () => {
       [stl(part), 'a.stl'],
       [bytesOf(asciiStl(part)), 'a.stl'],
       [bytesOf(obj(part)), 'a.obj'],
-      [threeMf(model(`<resources>${objectOf(part)}</resources><build><item objectid="1"/></build>`)), 'a.3mf'],
+      [
+        threeMf(model(`<resources>${objectOf(part)}</resources><build><item objectid="1"/></build>`)),
+        'a.3mf',
+      ],
     ];
     for (const [bytes, name] of files) {
       const m = measure(bytes, name);
       expect(m.volumeMm3).toBeCloseTo(1000, 9);
       expect(m.areaMm2).toBeCloseTo(600, 9);
-      expect([m.closed, m.shells, m.triangles, m.vertices, ...m.sizeMm]).toEqual([true, 1, 12, 8, 10, 10, 10]);
+      expect([m.closed, m.shells, m.triangles, m.vertices, ...m.sizeMm]).toEqual([
+        true,
+        1,
+        12,
+        8,
+        10,
+        10,
+        10,
+      ]);
     }
   });
 
@@ -97,7 +120,9 @@ describe('what a file claims', () => {
   it('asks for the unit when the size is implausible, and takes the answer', () => {
     const bytes = stl(cube(0.8));
     const reading = readPattern(bytes, 'a.stl', null);
-    expect(reading.status === 'unit needed' && reading.options.find((o) => o.unit === 'inch')?.sizeMm[0]).toBeCloseTo(20.32, 4);
+    expect(
+      reading.status === 'unit needed' && reading.options.find((o) => o.unit === 'inch')?.sizeMm[0],
+    ).toBeCloseTo(20.32, 4);
     expect(measure(bytes, 'a.stl', 25.4).sizeMm[0]).toBeCloseTo(20.32, 4);
     expect(readPattern(stl(cube(20)), 'a.stl', null).status).toBe('read');
     expect(readPattern(stl(cube(401)), 'a.stl', null).status).toBe('unit needed');
@@ -109,7 +134,9 @@ describe('topology', () => {
     const { positions, triangles } = cube(5);
     const open = measure(stl({ positions, triangles: triangles.slice(3) }));
     expect([open.closed, open.openEdges]).toEqual([false, 3]);
-    const turned = measure(stl({ positions, triangles: [triangles[0]!, triangles[2]!, triangles[1]!, ...triangles.slice(3)] }));
+    const turned = measure(
+      stl({ positions, triangles: [triangles[0]!, triangles[2]!, triangles[1]!, ...triangles.slice(3)] }),
+    );
     expect([turned.closed, turned.turnedEdges]).toEqual([false, 3]);
     const crowded = measure(stl({ positions: [...positions, 2, 2, -4], triangles: [...triangles, 0, 1, 8] }));
     expect(crowded.crowdedEdges).toBe(1);
@@ -159,10 +186,25 @@ describe('bad files', () => {
     ['no triangles', stl({ positions: [], triangles: [] }), 'a.stl', 'MESH_NO_TRIANGLES'],
     ['an empty ASCII solid', bytesOf('solid a\nendsolid a\n'), 'a.stl', 'MESH_NO_TRIANGLES'],
     ['not a number', nan(), 'a.stl', 'MESH_NOT_FINITE'],
-    ['NaN in words', bytesOf(asciiStl(cube(5)).replace('vertex 5', 'vertex nan')), 'a.stl', 'MESH_NOT_FINITE'],
+    [
+      'NaN in words',
+      bytesOf(asciiStl(cube(5)).replace('vertex 5', 'vertex nan')),
+      'a.stl',
+      'MESH_NOT_FINITE',
+    ],
     ['an ASCII file cut off', bytesOf(asciiStl(cube(5)).slice(0, 700)), 'a.stl', 'MESH_TRUNCATED'],
-    ['four corners in a loop', bytesOf(asciiStl(cube(5)).replace('endloop', 'vertex 1 1 1\nendloop')), 'a.stl', 'MESH_TEXT_BROKEN'],
-    ['a word for a number', bytesOf(asciiStl(cube(5)).replace('vertex 5', 'vertex five')), 'a.stl', 'MESH_TEXT_BROKEN'],
+    [
+      'four corners in a loop',
+      bytesOf(asciiStl(cube(5)).replace('endloop', 'vertex 1 1 1\nendloop')),
+      'a.stl',
+      'MESH_TEXT_BROKEN',
+    ],
+    [
+      'a word for a number',
+      bytesOf(asciiStl(cube(5)).replace('vertex 5', 'vertex five')),
+      'a.stl',
+      'MESH_TEXT_BROKEN',
+    ],
     ['a point that is not there', bytesOf('v 0 0 0\nv 9 0 0\nv 0 9 0\nf 1 2 4'), 'a.obj', 'MESH_INDEX_RANGE'],
     ['an index before the first', bytesOf('v 0 0 0\nf -1 -2 -3'), 'a.obj', 'MESH_INDEX_RANGE'],
     ['a face of two', bytesOf('v 0 0 0\nv 1 0 0\nf 1 2'), 'a.obj', 'MESH_TEXT_BROKEN'],
@@ -180,7 +222,8 @@ describe('bad files', () => {
   });
 
   it('a component that contains itself is refused', () => {
-    const loop = '<resources><object id="1"><components><component objectid="1"/></components></object></resources><build><item objectid="1"/></build>';
+    const loop =
+      '<resources><object id="1"><components><component objectid="1"/></components></object></resources><build><item objectid="1"/></build>';
     expect(codeOf(threeMf(model(loop)), 'a.3mf')).toBe('MESH_XML_BROKEN');
   });
 

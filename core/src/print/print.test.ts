@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { InputError } from '../numeric';
 import { layerCount, layerExposureS, platePlaces, printTime, resinUse, type PrintProfile } from './index';
 
-const PROFILE: PrintProfile = { layerMm: 0.05, exposureS: 3, baseExposureS: 27, baseLayers: 5, transitionLayers: 0, motionS: 6 };
+const PROFILE: PrintProfile = {
+  layerMm: 0.05,
+  exposureS: 3,
+  baseExposureS: 27,
+  baseLayers: 5,
+  transitionLayers: 0,
+  motionS: 6,
+};
 
 describe('print time', () => {
   it('is layers × (exposure + motion) with the base layers longer', () => {

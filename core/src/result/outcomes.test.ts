@@ -17,7 +17,13 @@ describe('counts in a word', () => {
     expect([piecesMeant('most', 8), piecesMeant('half', 8), piecesMeant('few', 8)]).toEqual([7, 4, 1]);
   });
   it('do not count what nobody has looked at', () => {
-    expect(countOutcomes(['sellable', undefined, 'scrap'])).toEqual({ total: 3, judged: 2, sellable: 1, repairable: 0, scrap: 1 });
+    expect(countOutcomes(['sellable', undefined, 'scrap'])).toEqual({
+      total: 3,
+      judged: 2,
+      sellable: 1,
+      repairable: 0,
+      scrap: 1,
+    });
   });
 });
 
@@ -31,7 +37,9 @@ describe('temperatures at the pour', () => {
   });
   it('are judged against their range, ends included', () => {
     const { flask } = pourTemperatures(sterling, 'standard');
-    const weights = [flask.lowC - 1, flask.lowC, flask.highC, flask.highC + 1].map((t) => judgeTemperature('flask', t, flask).weight);
+    const weights = [flask.lowC - 1, flask.lowC, flask.highC, flask.highC + 1].map(
+      (t) => judgeTemperature('flask', t, flask).weight,
+    );
     expect(weights).toEqual(['watch', 'ok', 'ok', 'watch']);
   });
 });
@@ -39,18 +47,36 @@ describe('temperatures at the pour', () => {
 describe('cleaning, profile, cost', () => {
   it('judges a step’s time with half a minute of grace', () => {
     const bath = USUAL_PROTOCOL.find((s) => s.key === 'bath1')!;
-    expect([2.4, 2.6, 4.4, 4.6].map((m) => judgeStepTime(bath, m))).toEqual(['short', 'kept', 'kept', 'long']);
+    expect([2.4, 2.6, 4.4, 4.6].map((m) => judgeStepTime(bath, m))).toEqual([
+      'short',
+      'kept',
+      'kept',
+      'long',
+    ]);
     expect(protocolHours(USUAL_PROTOCOL, 0)).toBeCloseTo((5 + 3 + 2 + 2 + 30 + 10) / 60, 9);
   });
   it('catches slipped decimals in a profile', () => {
     const rules = (p: Partial<Parameters<typeof judgeProfile>[0]>) =>
-      judgeProfile({ layerMm: 0.05, exposureS: 3, baseExposureS: 25, baseLayers: 6, ...p }).map((j) => j.rule);
+      judgeProfile({ layerMm: 0.05, exposureS: 3, baseExposureS: 25, baseLayers: 6, ...p }).map(
+        (j) => j.rule,
+      );
     expect(rules({})).toEqual([]);
     expect(rules({ layerMm: 0.5 })).toEqual(['layer odd']);
     expect(rules({ exposureS: 37 })).toEqual(['exposure odd', 'base short']);
   });
   it('lists costs largest first and does not count metal held', () => {
-    const lines = costOfPour({ resinG: 10, resinPricePerKg: 200, powderG: 600, powderPricePerKg: 3, printH: 5, printerPerH: 0.5, kilnH: 19, kilnPerH: 0.4, metalLostG: 0.5, metalPricePerG: 1 });
+    const lines = costOfPour({
+      resinG: 10,
+      resinPricePerKg: 200,
+      powderG: 600,
+      powderPricePerKg: 3,
+      printH: 5,
+      printerPerH: 0.5,
+      kilnH: 19,
+      kilnPerH: 0.4,
+      metalLostG: 0.5,
+      metalPricePerG: 1,
+    });
     expect(lines.map((l) => l.what)).toEqual(['Kiln', 'Printer', 'Resin', 'Powder', 'Metal lost']);
     expect(lines[2]?.amount).toBeCloseTo(2, 12);
   });

@@ -1,19 +1,38 @@
 import { describe, expect, it } from 'vitest';
 import reference from '../../reference/scale.json';
 import { InputError } from '../numeric';
-import { investmentExpansionPercent, ringDiameterMm, ringSizesNear, scaleOfSteps, sizeToPrint, type RingSystem } from './index';
+import {
+  investmentExpansionPercent,
+  ringDiameterMm,
+  ringSizesNear,
+  scaleOfSteps,
+  sizeToPrint,
+  type RingSystem,
+} from './index';
 
 const STEPS = [-0.3, 1.0, -1.9];
 
 describe('size to print', () => {
   it('agrees with the worked bore', () => {
-    const result = sizeToPrint({ finishedMm: 17.35, surface: 'inner', stepPercents: STEPS, skinMm: 0.05, printAddsMm: 0.02 });
+    const result = sizeToPrint({
+      finishedMm: 17.35,
+      surface: 'inner',
+      stepPercents: STEPS,
+      skinMm: 0.05,
+      printAddsMm: 0.02,
+    });
     expect(result.product).toBeCloseTo(reference.chain.product, 10);
     expect(result.printMm).toBeCloseTo(reference.chain.print_size_mm, 9);
   });
 
   it('agrees with the worked outer size', () => {
-    const result = sizeToPrint({ finishedMm: 20, surface: 'outer', stepPercents: STEPS, skinMm: 0.05, printAddsMm: 0.02 });
+    const result = sizeToPrint({
+      finishedMm: 20,
+      surface: 'outer',
+      stepPercents: STEPS,
+      skinMm: 0.05,
+      printAddsMm: 0.02,
+    });
     expect(result.printMm).toBeCloseTo(20.3275, 4);
     expect(result.scalePercent).toBeCloseTo(101.6375, 3);
   });
@@ -21,7 +40,13 @@ describe('size to print', () => {
   it('undoes itself: the printed size, run through the steps, finishes at the wanted one', () => {
     for (const surface of ['outer', 'inner'] as const) {
       const sign = surface === 'outer' ? 1 : -1;
-      const { printMm, product } = sizeToPrint({ finishedMm: 9, surface, stepPercents: STEPS, skinMm: 0.1, printAddsMm: 0.03 });
+      const { printMm, product } = sizeToPrint({
+        finishedMm: 9,
+        surface,
+        stepPercents: STEPS,
+        skinMm: 0.1,
+        printAddsMm: 0.03,
+      });
       expect((printMm + sign * 0.03) * product - sign * 0.2).toBeCloseTo(9, 10);
     }
   });
@@ -32,8 +57,12 @@ describe('size to print', () => {
   });
 
   it('refuses sizes that finishing would use up', () => {
-    expect(() => sizeToPrint({ finishedMm: 0.05, surface: 'outer', stepPercents: [], skinMm: 0.05, printAddsMm: 0 })).toThrow(InputError);
-    expect(() => sizeToPrint({ finishedMm: Number.NaN, surface: 'outer', stepPercents: [], skinMm: 0, printAddsMm: 0 })).toThrow(InputError);
+    expect(() =>
+      sizeToPrint({ finishedMm: 0.05, surface: 'outer', stepPercents: [], skinMm: 0.05, printAddsMm: 0 }),
+    ).toThrow(InputError);
+    expect(() =>
+      sizeToPrint({ finishedMm: Number.NaN, surface: 'outer', stepPercents: [], skinMm: 0, printAddsMm: 0 }),
+    ).toThrow(InputError);
   });
 
   it('lets the investment expand more the hotter the flask, without jumps', () => {

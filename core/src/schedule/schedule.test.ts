@@ -1,13 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../numeric';
-import { benchSpans, closedSpans, countBack, earliestZero, HOUR_MS, isWithin, type BenchHours, type WorkStep } from './index';
+import {
+  benchSpans,
+  closedSpans,
+  countBack,
+  earliestZero,
+  HOUR_MS,
+  isWithin,
+  type BenchHours,
+  type WorkStep,
+} from './index';
 
 const day = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 /** Open 8 to 18, closed on Sundays. */
 const HOURS: BenchHours = [{ ...day, open: false }, day, day, day, day, day, day];
 /** Local time; 2 November 2026 is a Monday. */
-const at = (dayOfMonth: number, hour: number, minute = 0): number => new Date(2026, 10, dayOfMonth, hour, minute).getTime();
+const at = (dayOfMonth: number, hour: number, minute = 0): number =>
+  new Date(2026, 10, dayOfMonth, hour, minute).getTime();
 
 const STEPS: WorkStep[] = [
   { key: 'print', hours: 5, attendance: 'start' },
@@ -21,7 +31,11 @@ const TURN = [{ atH: 2, what: 'turn' }];
 describe('bench hours', () => {
   it('are open spans that leave nights and Sundays closed', () => {
     const spans = benchSpans(HOURS, at(6, 12), at(9, 12));
-    expect(spans.map((s) => [new Date(s.from).getDay(), new Date(s.to).getHours()])).toEqual([[5, 18], [6, 18], [1, 18]]);
+    expect(spans.map((s) => [new Date(s.from).getDay(), new Date(s.to).getHours()])).toEqual([
+      [5, 18],
+      [6, 18],
+      [1, 18],
+    ]);
     expect(closedSpans(HOURS, at(6, 12), at(9, 12))).toEqual([
       { from: at(6, 18), to: at(7, 8) },
       { from: at(7, 18), to: at(9, 8) },
@@ -47,7 +61,10 @@ describe('counting back', () => {
 
   it('names what falls when the bench is closed, and the nearest hour that mends it', () => {
     const back = countBack(at(5, 15), STEPS, 19, TURN, HOURS);
-    expect(back.conflicts.map((c) => [c.what, c.at])).toEqual([['Kiln in', at(4, 20)], ['turn', at(4, 22)]]);
+    expect(back.conflicts.map((c) => [c.what, c.at])).toEqual([
+      ['Kiln in', at(4, 20)],
+      ['turn', at(4, 22)],
+    ]);
     expect(back.civilZero).toBe(at(5, 11));
   });
 
@@ -56,22 +73,35 @@ describe('counting back', () => {
     const back = countBack(at(5, 9), STEPS, 19, TURN, closed);
     expect(back.conflicts).toHaveLength(3);
     expect(back.civilZero).toBeNull();
-    expect(back.steps.filter((s) => s.outside).map((s) => s.key)).toEqual(['print', 'clean', 'sprue', 'invest']);
+    expect(back.steps.filter((s) => s.outside).map((s) => s.key)).toEqual([
+      'print',
+      'clean',
+      'sprue',
+      'invest',
+    ]);
   });
 
   it('keeps order, never overlaps, and keeps attended work inside bench hours', () => {
     const hours = fc.double({ min: 0.1, max: 9, noNaN: true });
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 14 * 24 }), fc.array(hours, { minLength: 1, maxLength: 5 }), (offset, lengths) => {
-        const zero = at(16, 0) + offset * HOUR_MS;
-        const steps = lengths.map((h, i): WorkStep => ({ key: String(i), hours: h, attendance: i % 2 ? 'whole' : 'start' }));
-        const back = countBack(zero, steps, 18, [], HOURS);
-        const spans = benchSpans(HOURS, zero - 30 * 24 * HOUR_MS, zero);
-        back.steps.forEach((step, i) => {
-          expect(step.to).toBeLessThanOrEqual((back.steps[i + 1]?.from ?? back.kilnIn) + 1e-3);
-          expect(step.outside || isWithin(spans, step.from)).toBe(true);
-        });
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 14 * 24 }),
+        fc.array(hours, { minLength: 1, maxLength: 5 }),
+        (offset, lengths) => {
+          const zero = at(16, 0) + offset * HOUR_MS;
+          const steps = lengths.map((h, i): WorkStep => ({
+            key: String(i),
+            hours: h,
+            attendance: i % 2 ? 'whole' : 'start',
+          }));
+          const back = countBack(zero, steps, 18, [], HOURS);
+          const spans = benchSpans(HOURS, zero - 30 * 24 * HOUR_MS, zero);
+          back.steps.forEach((step, i) => {
+            expect(step.to).toBeLessThanOrEqual((back.steps[i + 1]?.from ?? back.kilnIn) + 1e-3);
+            expect(step.outside || isWithin(spans, step.from)).toBe(true);
+          });
+        },
+      ),
       { seed: 5, numRuns: 60 },
     );
   });
@@ -84,7 +114,15 @@ describe('counting back', () => {
     expect(back.start).toBeGreaterThanOrEqual(now);
     const sooner = countBack(zero - HOUR_MS / 4, STEPS, 19, TURN, HOURS);
     expect(sooner.start < now || sooner.conflicts.length > 0).toBe(true);
-    expect(earliestZero(now, STEPS, 19, TURN, HOURS.map((d) => ({ ...d, open: false })))).toBeNull();
+    expect(
+      earliestZero(
+        now,
+        STEPS,
+        19,
+        TURN,
+        HOURS.map((d) => ({ ...d, open: false })),
+      ),
+    ).toBeNull();
   });
 
   it('refuses a week that is not seven days', () => {

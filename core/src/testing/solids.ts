@@ -76,7 +76,10 @@ export function together(...meshes: readonly TestMesh[]): TestMesh {
 }
 
 /** The mesh turned inside out. */
-export const insideOut = ({ positions, triangles }: TestMesh): TestMesh => ({ positions, triangles: triangles.toReversed() });
+export const insideOut = ({ positions, triangles }: TestMesh): TestMesh => ({
+  positions,
+  triangles: triangles.toReversed(),
+});
 
 const utf8 = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
 export { utf8 as bytesOf };
@@ -96,6 +99,12 @@ export function asciiStl({ positions, triangles }: TestMesh, name = 'part'): str
 export function obj({ positions, triangles }: TestMesh): string {
   const lines: string[] = ['# a part', 'o part'];
   for (let i = 0; i < positions.length; i += 3) lines.push(`v ${positions.slice(i, i + 3).join(' ')}`);
-  for (let i = 0; i < triangles.length; i += 3) lines.push(`f ${triangles.slice(i, i + 3).map((t) => t + 1).join(' ')}`);
+  for (let i = 0; i < triangles.length; i += 3)
+    lines.push(
+      `f ${triangles
+        .slice(i, i + 3)
+        .map((t) => t + 1)
+        .join(' ')}`,
+    );
   return lines.join('\n');
 }

@@ -3,6 +3,7 @@ import { demoId } from '../demoId';
 import { cleaned, hoursFrom, invested, kilnStarted, poured, printed, recorded, sprued } from './happenings';
 import { KILN_POUR, PAST_POURS, PLANNED_POUR, PRINTING_POUR, type PastPour } from './pastPours';
 import { planOf, type PourStory } from './pourStory';
+import { demoWeights } from './weights';
 
 /** Morning hours at which this shop pours. */
 const POUR_HOUR = 9;
@@ -38,13 +39,14 @@ const asPour = (story: PourStory, doc: PourDoc, createdAt: string): Pour => ({
 function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
   const zero = morning(now, -story.daysAgo);
   let doc = planOf(story, pattern, zero);
+  const weights = demoWeights(doc, pattern);
   doc = printed(doc, hoursFrom(zero, -44), hoursFrom(zero, -39.5), story.printed);
   doc = cleaned(doc, hoursFrom(zero, -25));
   doc = sprued(doc, hoursFrom(zero, -22.8));
   doc = invested(doc, hoursFrom(zero, -22), 22);
   doc = kilnStarted(doc, hoursFrom(zero, -19), [hoursFrom(zero, -17)]);
-  doc = poured(doc, zero.toISOString(), story);
-  doc = recorded(doc, hoursFrom(zero, 3), story.castings);
+  doc = poured(doc, zero.toISOString(), story, weights);
+  doc = recorded(doc, hoursFrom(zero, 3), story.castings, weights.castingG);
   return asPour(story, doc, hoursFrom(zero, -50));
 }
 

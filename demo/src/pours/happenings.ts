@@ -1,6 +1,7 @@
 import type { PourDoc, Reading } from '@zero-pour/contracts';
 import { DEMO_LISTS } from '../shop';
 import type { CastingStory } from './pourStory';
+import type { DemoWeights } from './weights';
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -81,10 +82,8 @@ export const kilnStarted = (doc: PourDoc, startedAt: string, hands: readonly str
 export interface PourHappening {
   flaskC: number | 'guessed' | 'unknown';
   metalC: number | 'unknown';
-  chargeG: number;
   vacuumKpa?: number;
   quenchMin?: number;
-  buttonBackG?: number;
   note?: string;
 }
 
@@ -93,7 +92,7 @@ function flaskReading({ flaskC }: PourHappening): Reading {
   return flaskC === 'guessed' ? { state: 'felt', felt: 'cold' } : measured(flaskC);
 }
 
-export function poured(doc: PourDoc, at: string, what: PourHappening): PourDoc {
+export function poured(doc: PourDoc, at: string, what: PourHappening, weights: DemoWeights): PourDoc {
   return {
     ...doc,
     pour: {
@@ -101,20 +100,28 @@ export function poured(doc: PourDoc, at: string, what: PourHappening): PourDoc {
       pouredAt: at,
       flaskRead: flaskReading(what),
       metalRead: what.metalC === 'unknown' ? { state: 'not measured' } : measured(what.metalC),
-      chargeRead: measured(what.chargeG),
+      chargeRead: measured(weights.chargeG),
       vacuumKpa: what.vacuumKpa === undefined ? { state: 'not measured' } : measured(what.vacuumKpa),
       ...(what.quenchMin === undefined ? {} : { quenchAfterMin: measured(what.quenchMin) }),
       ...(what.note ? { note: what.note } : {}),
     },
-    result: {
-      ...doc.result,
-      ...(what.buttonBackG === undefined ? {} : { buttonBackG: measured(what.buttonBackG) }),
-    },
+    result: { ...doc.result, buttonBackG: measured(weights.backG) },
   };
 }
 
-export function recorded(doc: PourDoc, at: string, castings: readonly CastingStory[]): PourDoc {
-  const entries = castings.map(({ outcome, flaw, weightG, measuredMm }, i) => [
+/** Castings of one pattern differ by a percent or so, and short ones lack what did not fill. */
+function castingWeight(castingG: number, index: number, flaw: CastingStory['flaw']): number {
+  const short = flaw?.[0] === 'misrun' ? 1 - 0.02 * (flaw[2] ?? 1) : 1;
+  return Math.round(castingG * (1 + 0.006 * Math.sin(3.7 * index)) * short * 100) / 100;
+}
+
+export function recorded(
+  doc: PourDoc,
+  at: string,
+  castings: readonly CastingStory[],
+  castingG: number,
+): PourDoc {
+  const entries = castings.map(({ outcome, flaw, measuredMm }, i) => [
     String(i + 1),
     {
       outcome,
@@ -122,7 +129,7 @@ export function recorded(doc: PourDoc, at: string, castings: readonly CastingSto
         ? [{ kind: flaw[0], place: flaw[1], ...(flaw[2] === undefined ? {} : { sizeMm: flaw[2] }) }]
         : [],
       photos: [],
-      ...(weightG === undefined ? {} : { weightG: measured(weightG) }),
+      weightG: measured(castingWeight(castingG, i, flaw)),
       ...(measuredMm === undefined ? {} : { measuredMm: measured(measuredMm) }),
     },
   ]);

@@ -21,59 +21,59 @@ const LIMPET = { pattern: 'Limpet cufflink', alloy: 'Tin bronze 90/10', castClas
 const BAND = { pattern: 'Barnacle band', alloy: '14 ct yellow gold', castClass: 'standard', resin: 'Skerry Low-Ash', printer: 'Printer A', flask: '64 × 76', powder: 'Harbour Stout', programme: WAX_FREE, kiln: 'Kiln 2', rotation: { xDeg: 90, yDeg: 0, zDeg: 0 }, holdMm: { mm: 17.35, surface: 'inner' } } as const; // prettier-ignore
 const PLATE = { pattern: 'Oarlock escutcheon', alloy: 'Silicon bronze', castClass: 'heavy', resin: 'Brine Clear-Out', printer: 'Printer A', flask: '76 × 102', powder: 'Harbour White', programme: WAX_FREE, kiln: 'Kiln 1', rotation: { xDeg: 0, yDeg: 90, zDeg: 0 } } as const; // prettier-ignore
 const ROPE = { pattern: 'Rope-twist segment', alloy: 'Sterling silver', castClass: 'standard', resin: 'Skerry Wax 55', printer: 'Printer A', flask: '64 × 102', powder: 'Harbour Stout', programme: WAX_RICH, kiln: 'Kiln 2', rotation: { xDeg: 0, yDeg: 75, zDeg: 0 } } as const; // prettier-ignore
-const BEAD = { pattern: 'Whelk bead', alloy: 'Sterling silver', castClass: 'standard', resin: 'Brine Clear-Out', printer: 'Printer C', flask: '64 × 76', powder: 'Harbour Stout', programme: FAST, kiln: 'Kiln 2', rotation: { xDeg: 0, yDeg: 0, zDeg: 0 } } as const; // prettier-ignore
+const BEAD = { pattern: 'Whelk bead', alloy: 'Sterling silver', castClass: 'standard', resin: 'Brine Clear-Out', printer: 'Printer C', flask: '64 × 76', powder: 'Harbour Stout', programme: FAST, kiln: 'Kiln 2', loadedAtC: 730, rotation: { xDeg: 0, yDeg: 0, zDeg: 0 } } as const; // prettier-ignore
 
 /** Twelve pours of the last ten weeks: a shop that learns one change at a time. */
 export const PAST_POURS: readonly PastPour[] = [
   {
-    ...LIMPET, number: 17, daysAgo: 68, count: 4, printed: good(5), flaskC: 500, metalC: 1085, chargeG: 96.4, vacuumKpa: 74, quenchMin: 15, buttonBackG: 41.2,
-    castings: [...fine(3, { weightG: 1.9 }), { outcome: 'repairable', flaw: ['nodule', 'inside the cup', 0.6], weightG: 1.9 }],
+    ...LIMPET, number: 17, daysAgo: 68, count: 4, printed: good(5), flaskC: 500, metalC: 1085, vacuumKpa: 74, quenchMin: 15,
+    castings: [...fine(3), { outcome: 'repairable', flaw: ['nodule', 'inside the cup', 0.6] }],
   },
   {
-    ...PLATE, number: 18, daysAgo: 63, count: 1, printed: good(1), flaskC: 490, metalC: 1110, chargeG: 84.2, vacuumKpa: 70, quenchMin: 20,
-    castings: [{ outcome: 'scrap', flaw: ['shrinkage dent or sponge', 'behind the boss', 4.5], weightG: 29.8 }],
+    ...PLATE, number: 18, daysAgo: 63, count: 1, printed: good(1), flaskC: 490, metalC: 1110, vacuumKpa: 70, quenchMin: 20,
+    castings: [{ outcome: 'scrap', flaw: ['shrinkage dent or sponge', 'behind the boss', 4.5] }],
     note: 'First heavy plate.',
   },
   {
-    ...PLATE, number: 19, daysAgo: 60, count: 1, again: 18, change: 'Flask at 435 °C instead of 490', printed: good(2), flaskC: 436, metalC: 1080, chargeG: 84.6, vacuumKpa: 72, quenchMin: 18, buttonBackG: 38.9,
-    castings: [{ outcome: 'repairable', flaw: ['fin or flash', 'rim', 3], weightG: 30.1 }],
+    ...PLATE, number: 19, daysAgo: 60, count: 1, again: 18, change: 'Flask at 435 °C instead of 490', printed: good(2), flaskC: 436, metalC: 1080, vacuumKpa: 72, quenchMin: 18,
+    castings: [{ outcome: 'repairable', flaw: ['fin or flash', 'rim', 3] }],
   },
   {
-    ...PLATE, number: 20, daysAgo: 54, count: 2, again: 19, change: 'Resin-grade powder', powder: 'Harbour Stout', printed: good(2), flaskC: 440, metalC: 1082, chargeG: 121.5, vacuumKpa: 74, quenchMin: 18, buttonBackG: 42.5,
-    castings: fine(2, { weightG: 30 }),
+    ...PLATE, number: 20, daysAgo: 54, count: 2, again: 19, change: 'Resin-grade powder', powder: 'Harbour Stout', printed: good(2), flaskC: 440, metalC: 1082, vacuumKpa: 74, quenchMin: 18,
+    castings: fine(2),
   },
   {
-    ...BAND, number: 21, daysAgo: 47, count: 1, printed: good(2), flaskC: 505, metalC: 915, chargeG: 31.9, vacuumKpa: 75, quenchMin: 10, buttonBackG: 17.1,
-    castings: [{ outcome: 'sellable', weightG: 9.1, measuredMm: 17.22 }],
+    ...BAND, number: 21, daysAgo: 47, count: 1, printed: good(2), flaskC: 505, metalC: 915, vacuumKpa: 75, quenchMin: 10,
+    castings: [{ outcome: 'sellable', measuredMm: 17.22 }],
     note: 'Came out tight; opened on the mandrel.',
   },
   {
-    ...DROP, number: 22, daysAgo: 41, count: 4, printed: ['good', 'good', 'good', 'good', 'lost', 'good'], flaskC: 'guessed', metalC: 975, chargeG: 49.8, vacuumKpa: 61, quenchMin: 12, buttonBackG: 18.4,
-    castings: [...fine(1, { weightG: 4.8 }), { outcome: 'repairable', flaw: ['misrun', 'thistle end', 0.9], weightG: 4.7 }, { outcome: 'scrap', flaw: ['misrun', 'upper trellis', 4] }, { outcome: 'scrap', flaw: ['misrun', 'left edge', 6] }],
+    ...DROP, number: 22, daysAgo: 41, count: 4, printed: ['good', 'good', 'good', 'good', 'lost', 'good'], flaskC: 'guessed', metalC: 975, vacuumKpa: 61, quenchMin: 12,
+    castings: [...fine(1), { outcome: 'repairable', flaw: ['misrun', 'thistle end', 0.9] }, { outcome: 'scrap', flaw: ['misrun', 'upper trellis', 4] }, { outcome: 'scrap', flaw: ['misrun', 'left edge', 6] }],
   },
   {
-    ...DROP, number: 23, daysAgo: 36, count: 4, again: 22, change: 'Flask at 590 °C instead of what it was', printed: good(5), flaskC: 588, metalC: 1000, chargeG: 50.1, vacuumKpa: 75, quenchMin: 12, buttonBackG: 18.2,
-    castings: [...fine(3, { weightG: 4.8, measuredMm: 30.9 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2], weightG: 4.8 }],
+    ...DROP, number: 23, daysAgo: 36, count: 4, again: 22, change: 'Flask at 590 °C instead of what it was', printed: good(5), flaskC: 588, metalC: 1000, vacuumKpa: 75, quenchMin: 12,
+    castings: [...fine(3, { measuredMm: 30.9 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2] }],
   },
   {
-    ...BEAD, number: 24, daysAgo: 30, count: 3, printed: good(4), flaskC: 520, metalC: 970, chargeG: 44.3, vacuumKpa: 73, quenchMin: 9, buttonBackG: 15.5,
-    castings: [...fine(2, { weightG: 4.4 }), { outcome: 'scrap', flaw: ['broken-away detail', 'inside the bead', 2.5] }],
+    ...BEAD, number: 24, daysAgo: 30, count: 3, printed: good(4), flaskC: 520, metalC: 970, vacuumKpa: 73, quenchMin: 9,
+    castings: [...fine(2), { outcome: 'scrap', flaw: ['broken-away detail', 'inside the bead', 2.5] }],
   },
   {
-    ...ROPE, number: 25, daysAgo: 24, count: 2, printed: good(2), flaskC: 515, metalC: 968, chargeG: 63.7, vacuumKpa: 76, quenchMin: 11, buttonBackG: 16,
-    castings: fine(2, { weightG: 16.2 }),
+    ...ROPE, number: 25, daysAgo: 24, count: 2, printed: good(2), flaskC: 515, metalC: 968, vacuumKpa: 76, quenchMin: 11,
+    castings: fine(2),
   },
   {
-    ...BAND, number: 26, daysAgo: 17, count: 2, again: 21, change: 'Scale for a bore that stays open', printed: good(2), flaskC: 510, metalC: 918, chargeG: 42.4, vacuumKpa: 75, quenchMin: 10, buttonBackG: 18.3,
-    castings: fine(2, { weightG: 9.2, measuredMm: 17.36 }),
+    ...BAND, number: 26, daysAgo: 17, count: 2, again: 21, change: 'Scale for a bore that stays open', printed: good(2), flaskC: 510, metalC: 918, vacuumKpa: 75, quenchMin: 10,
+    castings: fine(2, { measuredMm: 17.36 }),
   },
   {
-    ...LIMPET, number: 27, daysAgo: 11, count: 8, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, chargeG: 118.2, vacuumKpa: 75, quenchMin: 15, buttonBackG: 42.2,
-    castings: [...fine(7, { weightG: 1.9 }), { outcome: 'scrap', flaw: ['debris cast in', 'apex', 0.8] }],
+    ...LIMPET, number: 27, daysAgo: 11, count: 8, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, vacuumKpa: 75, quenchMin: 15,
+    castings: [...fine(7), { outcome: 'scrap', flaw: ['debris cast in', 'apex', 0.8] }],
   },
   {
-    ...DROP, number: 28, daysAgo: 6, count: 4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, chargeG: 50, vacuumKpa: 76, quenchMin: 12, buttonBackG: 18.1,
-    castings: fine(4, { weightG: 4.8, measuredMm: 30.95 }),
+    ...DROP, number: 28, daysAgo: 6, count: 4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12,
+    castings: fine(4, { measuredMm: 30.95 }),
   },
 ]; // prettier-ignore
 

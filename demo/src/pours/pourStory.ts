@@ -14,7 +14,6 @@ import { DEMO_LISTS, demoItemId } from '../shop';
 export interface CastingStory {
   outcome: Outcome;
   flaw?: readonly [kind: FlawKind, place: string, sizeMm?: number];
-  weightG?: number;
   measuredMm?: number;
 }
 
@@ -37,6 +36,8 @@ export interface PourStory {
   gateLengthMm?: number;
   hangs?: 'x' | 'y' | 'z';
   mainSprueLengthMm?: number;
+  /** Kiln at loading; cold unless said. */
+  loadedAtC?: number;
   holdMm?: { mm: number; surface: 'outer' | 'inner' };
   boricPercent?: number;
   again?: number;
@@ -97,6 +98,7 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
     },
     burnout: {
       ...doc.burnout,
+      ...(story.loadedAtC ? { loadedAtC: story.loadedAtC } : {}),
       kilnId: demoItemId('kiln', story.kiln),
       programmeId: demoItemId('programme', story.programme),
     },

@@ -33,141 +33,143 @@ function insertAfter(index: number): void {
   };
   emit('change', all().toSpliced(index + 1, 0, added));
 }
-function setHand(index: number, segment: Segment, afterH: number | undefined): void {
-  const what = segment.hands[0]?.what ?? 'Turn the flask, button up';
-  change(index, { hands: afterH === undefined ? [] : [{ afterH, what }, ...segment.hands.slice(1)] });
+const TURN = 'Turn the flask, button up';
+/** The first hands-on moment of a segment; further ones stay as they are. */
+function setHand(
+  index: number,
+  segment: Segment,
+  fields: { afterH?: number | undefined; what?: string },
+): void {
+  const [first, ...rest] = segment.hands;
+  const afterH = 'afterH' in fields ? fields.afterH : first?.afterH;
+  const what = fields.what ?? first?.what ?? TURN;
+  change(index, { hands: afterH === undefined ? rest : [{ afterH, what }, ...rest] });
 }
 </script>
 
 <template>
-  <div class="scroll-x">
-    <table class="plain segments">
-      <thead>
-        <tr>
-          <th>Stage</th>
-          <th>Climb</th>
-          <th>Target</th>
-          <th>Hold</th>
-          <th>Flask</th>
-          <th>Hands after</th>
-          <th>Takes</th>
-          <th><span class="visually-hidden">Change</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="({ segment, startH, endH, targetC }, i) in placed" :key="i">
-          <td class="name">
-            <v-text-field
-              label="Name"
-              :model-value="segment.name"
-              :readonly="readonly"
-              maxlength="120"
-              @update:model-value="(name) => name && change(i, { name })"
-            />
-          </td>
-          <td>
-            <QuantityField
-              label="Climb"
-              unit="degCPerH"
-              :disabled="readonly"
-              :model-value="segment.rampCPerH ?? undefined"
-              :min="1"
-              :max="5000"
-              standard-from="kiln's own"
-              @update:model-value="(r) => change(i, { rampCPerH: r ?? null })"
-            />
-          </td>
-          <td>
-            <QuantityField
-              label="Target"
-              unit="degC"
-              :disabled="readonly"
-              :model-value="segment.targetC ?? undefined"
-              :min="30"
-              :max="1100"
-              :standard="targetC"
-              standard-from="casting"
-              @update:model-value="(t) => change(i, { targetC: t ?? null })"
-            />
-          </td>
-          <td>
-            <QuantityField
-              label="Hold"
-              unit="h"
-              :digits="2"
-              :disabled="readonly"
-              :model-value="segment.holdH"
-              :max="72"
-              required
-              @update:model-value="(h) => h !== undefined && change(i, { holdH: h })"
-            />
-          </td>
-          <td>
-            <v-select
-              label="Flask"
-              :items="['button down', 'button up']"
-              :readonly="readonly"
-              :model-value="segment.flaskWay"
-              @update:model-value="(flaskWay) => change(i, { flaskWay })"
-            />
-          </td>
-          <td>
-            <QuantityField
-              label="After"
-              unit="h"
-              :digits="2"
-              :disabled="readonly"
-              :model-value="segment.hands[0]?.afterH"
-              :max="100"
-              :standard-from="segment.hands[0]?.what ?? 'none'"
-              @update:model-value="(h) => setHand(i, segment, h)"
-            />
-          </td>
-          <td class="num">{{ formatHours(endH - startH) }}</td>
-          <td class="acts">
-            <template v-if="!readonly">
-              <button
-                type="button"
-                class="text-button"
-                :aria-label="`Add a step after ${segment.name}`"
-                @click="insertAfter(i)"
-              >
-                add
-              </button>
-              <button
-                v-if="placed.length > 1"
-                type="button"
-                class="text-button"
-                :aria-label="`Take ${segment.name} out`"
-                @click="remove(i)"
-              >
-                out
-              </button>
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <ol class="segments">
+    <li v-for="({ segment, startH, endH, targetC }, i) in placed" :key="i">
+      <v-text-field
+        class="two"
+        label="Stage"
+        :model-value="segment.name"
+        :readonly="readonly"
+        maxlength="120"
+        @update:model-value="(name) => name && change(i, { name })"
+      />
+      <QuantityField
+        label="Climb"
+        unit="degCPerH"
+        :disabled="readonly"
+        :model-value="segment.rampCPerH ?? undefined"
+        :min="1"
+        :max="5000"
+        standard-from="kiln's own"
+        @update:model-value="(r) => change(i, { rampCPerH: r ?? null })"
+      />
+      <QuantityField
+        label="Target"
+        unit="degC"
+        :disabled="readonly"
+        :model-value="segment.targetC ?? undefined"
+        :min="30"
+        :max="1100"
+        :standard="targetC"
+        standard-from="casting"
+        @update:model-value="(t) => change(i, { targetC: t ?? null })"
+      />
+      <QuantityField
+        label="Hold"
+        unit="h"
+        :digits="2"
+        :disabled="readonly"
+        :model-value="segment.holdH"
+        :max="72"
+        required
+        @update:model-value="(h) => h !== undefined && change(i, { holdH: h })"
+      />
+      <div class="takes">
+        <span class="num">{{ formatHours(endH - startH) }}</span>
+        <span v-if="!readonly">
+          <button
+            type="button"
+            class="text-button"
+            :aria-label="`Add a step after ${segment.name}`"
+            @click="insertAfter(i)"
+          >
+            add
+          </button>
+          <button
+            v-if="placed.length > 1"
+            type="button"
+            class="text-button"
+            :aria-label="`Take ${segment.name} out`"
+            @click="remove(i)"
+          >
+            out
+          </button>
+        </span>
+      </div>
+      <v-select
+        class="two"
+        label="Flask"
+        :items="['button down', 'button up']"
+        :readonly="readonly"
+        :model-value="segment.flaskWay"
+        @update:model-value="(flaskWay) => change(i, { flaskWay })"
+      />
+      <QuantityField
+        label="Hands after"
+        unit="h"
+        :digits="2"
+        :disabled="readonly"
+        :model-value="segment.hands[0]?.afterH"
+        :max="100"
+        @update:model-value="(afterH) => setHand(i, segment, { afterH })"
+      />
+      <v-text-field
+        v-if="segment.hands[0]"
+        class="two"
+        label="What hands do"
+        :model-value="segment.hands[0].what"
+        :readonly="readonly"
+        maxlength="120"
+        @update:model-value="(what) => what && setHand(i, segment, { what })"
+      />
+    </li>
+  </ol>
 </template>
 
 <style scoped>
-td {
-  vertical-align: top !important;
-  min-width: 92px;
+.segments {
+  list-style: none;
+  margin: 0;
+  padding: 0;
 }
-.name {
-  min-width: 150px;
+li {
+  display: grid;
+  grid-template-columns: repeat(6, minmax(0, 1fr));
+  gap: 8px 10px;
+  padding: 10px 0 12px;
+  border-bottom: 1px solid var(--line);
+  align-items: start;
 }
-td.num {
-  padding-top: 15px;
-  white-space: nowrap;
+.two {
+  grid-column: span 2;
 }
-.acts {
-  padding-top: 14px;
-  white-space: nowrap;
+.takes {
+  display: grid;
+  gap: 2px;
+  justify-items: end;
+  font-size: 14.5px;
 }
-.acts button {
-  margin-right: 6px;
+.takes button {
+  margin-left: 8px;
+}
+@media (max-width: 700px) {
+  li {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
 }
 </style>

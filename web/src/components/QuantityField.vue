@@ -38,7 +38,7 @@ const shown = (value: number | undefined): string => {
   return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
 };
 const suffix = computed(() => shownUnit(props.unit, units.choice).suffix);
-const placeholder = computed(() => (props.standard === undefined ? '' : shown(props.standard)));
+const placeholder = computed(() => (props.standard === undefined ? '–' : shown(props.standard)));
 
 watch(
   () => [props.modelValue, units.choice] as const,
@@ -95,7 +95,7 @@ const hintShown = computed(() => {
     :label="label"
     :suffix="suffix"
     :placeholder="placeholder"
-    :persistent-placeholder="placeholder !== ''"
+    persistent-placeholder
     :error-messages="problem ? [problem] : []"
     :hint="hintShown"
     :persistent-hint="hintShown !== ''"

@@ -60,7 +60,7 @@ const wait = computed(() => {
       </div>
     </div>
     <p class="wait">
-      <b>{{ wait }}</b><template v-if="alloy?.caution"> {{ alloy.caution }}</template>
+      <b>{{ wait }}</b>&#32;{{ alloy?.caution }}
     </p>
     <div class="form-grid">
       <QuantityField
@@ -181,6 +181,7 @@ const wait = computed(() => {
 .when {
   display: grid;
   grid-template-columns: minmax(0, 300px) auto;
+  justify-content: start;
   gap: 12px;
   margin-bottom: 14px;
 }

@@ -26,6 +26,15 @@ const cost = computed(() =>
     .reduce((sum, l) => sum + l.amount, 0),
 );
 
+const ENDS = [
+  { field: 'startedAt', label: 'Started', hint: 'Not started' },
+  { field: 'finishedAt', label: 'Finished', hint: 'Not finished' },
+] as const;
+/** The end that comes next, offered as one press. */
+const waitsFor = computed(() => {
+  if (!doc.value.startedAt) return 'startedAt';
+  return doc.value.finishedAt ? undefined : 'finishedAt';
+});
 const now = (): string => new Date().toISOString();
 const outcomeOf = (number: string) => doc.value.pieces[number]?.outcome;
 function setOutcome(number: string, outcome: (typeof PIECE_OUTCOMES)[number]): void {
@@ -125,28 +134,17 @@ function haveAlready(): void {
       />
     </div>
     <div class="when">
-      <MomentField
-        label="Started"
-        :model-value="doc.startedAt"
-        hint="Not started"
-        @update:model-value="(at) => set(['print', 'startedAt'], at)"
-      />
-      <v-btn v-if="!doc.startedAt" variant="flat" class="now" @click="set(['print', 'startedAt'], now())"
-        >Started now</v-btn
-      >
-      <MomentField
-        label="Finished"
-        :model-value="doc.finishedAt"
-        hint="Not finished"
-        @update:model-value="(at) => set(['print', 'finishedAt'], at)"
-      />
-      <v-btn
-        v-if="doc.startedAt && !doc.finishedAt"
-        variant="flat"
-        class="now"
-        @click="set(['print', 'finishedAt'], now())"
-        >Finished now</v-btn
-      >
+      <div v-for="end in ENDS" :key="end.field" class="end">
+        <MomentField
+          :label="end.label"
+          :model-value="doc[end.field]"
+          :hint="end.hint"
+          @update:model-value="(at) => set(['print', end.field], at)"
+        />
+        <v-btn v-if="end.field === waitsFor" variant="flat" @click="set(['print', end.field], now())">
+          {{ end.label }} now
+        </v-btn>
+      </div>
     </div>
   </section>
 
@@ -204,12 +202,16 @@ function haveAlready(): void {
 }
 .when {
   display: grid;
-  grid-template-columns: 1fr auto 1fr auto;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 12px;
   margin-top: 14px;
-  align-items: start;
 }
-.now {
+.end {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+}
+.end .v-btn {
   height: 48px;
 }
 .pieces td:first-child {
@@ -233,10 +235,5 @@ function haveAlready(): void {
 .choice button[aria-checked='true'] {
   background: var(--wax);
   color: #fff;
-}
-@media (max-width: 700px) {
-  .when {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

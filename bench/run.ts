@@ -1,0 +1,15 @@
+// npm run bench -- mesh | page: measurements that print a table. Nothing here fails a build.
+import { cpus } from 'node:os';
+import { measureMesh } from './mesh';
+import { measurePage } from './page';
+
+const BENCHES = { mesh: measureMesh, page: measurePage } as const;
+const wanted = process.argv.slice(2);
+const names = (Object.keys(BENCHES) as (keyof typeof BENCHES)[]).filter(
+  (name) => wanted.length === 0 || wanted.includes(name),
+);
+
+console.log(
+  `Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}, ${new Date().toISOString().slice(0, 10)}\n`,
+);
+for (const name of names) console.log(`${await BENCHES[name]()}\n`);
