@@ -7,26 +7,45 @@ import { CHROMIUM_ARGS, chromiumPath } from '../e2e/browser';
 import { startShop } from '../e2e/startShop';
 import { median, ms, table } from './table';
 
-const RUNS = 5;
+const RUNS = 7;
+/** Drawn by the processor: without software WebGL, which the board does not use. */
+const ARGS = [...CHROMIUM_ARGS.filter((arg) => !/angle|swiftshader|gpu/.test(arg)), '--disable-gpu'];
 const ASSETS = fileURLToPath(new URL('../web/dist/assets/', import.meta.url));
 
-/** First visit to the board in a new browser profile: until its first pour is on the screen. */
-async function visit(browser: Browser, address: string): Promise<{ shownMs: number; scripts: string[] }> {
+/** Notes, by the page's own clock, when the first pour has been painted. */
+const WATCH = `new MutationObserver((_, watch) => {
+  if (!document.querySelector('a[aria-label^="Open pour"]')) return;
+  watch.disconnect();
+  requestAnimationFrame(() => requestAnimationFrame(() => { window.boardShownMs = performance.now(); }));
+}).observe(document, { childList: true, subtree: true });`;
+
+/** From asking for the board until its pours are painted, in an open window with nothing of the page in its cache; then again. */
+async function visit(
+  browser: Browser,
+  address: string,
+): Promise<{ firstMs: number; againMs: number; scripts: string[] }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
+  await page.addInitScript(WATCH);
+  await page.goto(`${address}/api/health`);
   const scripts: string[] = [];
   page.on('response', (response) => {
     if (response.url().endsWith('.js')) scripts.push(path.basename(new URL(response.url()).pathname));
   });
-  const began = performance.now();
-  await page.goto(address, { waitUntil: 'commit' });
-  await page
-    .getByRole('link', { name: /^Open pour/ })
-    .first()
-    .waitFor();
-  const shownMs = performance.now() - began;
+  const shown = async (): Promise<number> => {
+    await page.goto(address);
+    await page
+      .getByRole('link', { name: /^Open pour/ })
+      .first()
+      .waitFor();
+    await page.waitForTimeout(500);
+    return (await page.evaluate('window.boardShownMs')) as number;
+  };
+  const firstMs = await shown();
+  const needed = [...scripts];
+  const againMs = await shown();
   await context.close();
-  return { shownMs, scripts };
+  return { firstMs, againMs, scripts: needed };
 }
 
 /** From a key pressed in a stage to the changed number on the ticket, two frames later at the most. */
@@ -82,21 +101,23 @@ export async function measurePage(): Promise<string> {
   const shop = await startShop({ demo: true });
   const executablePath = chromiumPath();
   const browser = await chromium.launch({
-    args: CHROMIUM_ARGS,
+    args: ARGS,
     ...(executablePath ? { executablePath } : {}),
   });
   try {
-    const visits = [];
+    const visits: Awaited<ReturnType<typeof visit>>[] = [];
     for (let n = 0; n < RUNS; n++) visits.push(await visit(browser, shop.address));
     const first = visits[0]!;
+    const middle = (key: 'firstMs' | 'againMs'): string => ms(median(visits.map((v) => v[key])));
     const rows = [
       { what: 'Start with a new demo shop, until it answers', measured: ms(shop.startMs), limit: '' },
-      { what: 'Very first visit to the board', measured: ms(first.shownMs), limit: '1000 ms' },
+      { what: 'The very first visit to the board', measured: ms(first.firstMs), limit: '1000 ms' },
       {
-        what: `Visit with an empty browser, median of ${RUNS}`,
-        measured: ms(median(visits.map((v) => v.shownMs))),
+        what: `A first visit, nothing in the cache, median of ${RUNS}`,
+        measured: middle('firstMs'),
         limit: '1000 ms',
       },
+      { what: `The board again, median of ${RUNS}`, measured: middle('againMs'), limit: '' },
       {
         what: 'Scripts of that visit, gzipped',
         measured: `${((await gzipped(first.scripts)) / 1000).toFixed(0)} kB`,

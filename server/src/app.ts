@@ -1,5 +1,4 @@
 import { Refusal } from '@zero-pour/contracts';
-import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -37,7 +36,8 @@ const SECURITY = helmet({
 export function createApp(services: Services, webFolder: string): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(SECURITY, ownPagesOnly, compression());
+  // Nothing is compressed: over the loopback address that only costs the machine that also draws the page.
+  app.use(SECURITY, ownPagesOnly);
   app.use('/api', express.json({ limit: JSON_LIMIT, type: 'application/json' }));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', version: VERSION, migrations: services.migration });

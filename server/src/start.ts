@@ -7,6 +7,7 @@ import { openDatabase } from './db/database';
 import { lockFolder } from './db/folderLock';
 import { BlobFiles } from './files/blobFiles';
 import type { Services } from './routes/services';
+import { readShopState } from './routes/shopRoutes';
 
 export interface StartOptions {
   dataFolder: string;
@@ -38,6 +39,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       demoShop: options.demoShop,
       log: options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' }),
     };
+    await warmUp(services);
     const server = createApp(services, options.webFolder).listen(options.port, HOST);
     await listening(server);
     const { port } = server.address() as { port: number };
@@ -54,6 +56,11 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     await lock.release();
     throw error;
   }
+}
+
+/** The first answers take several times as long as later ones: that is spent here, before anybody waits for them. */
+async function warmUp({ db }: Services): Promise<void> {
+  for (let n = 0; n < 3; n++) await readShopState(db);
 }
 
 function listening(server: Server): Promise<void> {

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { onMounted } from 'vue';
+import { defineAsyncComponent } from 'vue';
 import { useRoute } from 'vue-router';
 import { useNotices } from './state/notices';
 import { useShop } from './state/shopStore';
-import FindDialog from './shell/FindDialog.vue';
-import KeysDialog from './shell/KeysDialog.vue';
-import NoticeLine from './shell/NoticeLine.vue';
 import TopBar from './shell/TopBar.vue';
 import { useAppKeys } from './shell/useAppKeys';
+
+// What opens over the page comes when it is first asked for.
+const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));
+const KeysDialog = defineAsyncComponent(() => import('./shell/KeysDialog.vue'));
+const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 
 const route = useRoute();
 const shop = useShop();
@@ -15,7 +17,7 @@ const notices = useNotices();
 const { finding, showingKeys } = useAppKeys();
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
-onMounted(load);
+void load();
 </script>
 
 <template>
@@ -31,9 +33,9 @@ onMounted(load);
       </div>
       <p v-else class="page mute">Fetching the shop …</p>
     </main>
-    <FindDialog v-model="finding" />
-    <KeysDialog v-model="showingKeys" />
-    <NoticeLine />
+    <FindDialog v-if="finding" v-model="finding" />
+    <KeysDialog v-if="showingKeys" v-model="showingKeys" />
+    <NoticeLine v-if="notices.current" />
   </v-app>
 </template>
 

@@ -1,5 +1,4 @@
 import {
-  DEFAULT_SETTINGS,
   idSchema,
   parseOrRefuse,
   settingsSchema,
@@ -7,6 +6,7 @@ import {
   type ShopState,
 } from '@zero-pour/contracts';
 import { Router } from 'express';
+import type { Database } from '../db/database';
 import { listPatterns } from '../db/patternStore';
 import { listOpenPours } from '../db/pourStore';
 import { keepSettings, readSettings } from '../db/settingsStore';
@@ -14,19 +14,22 @@ import { findItem, keepItem, listShop, removeItem } from '../db/shopStore';
 import { importShop } from '../services/importShop';
 import type { Services } from './services';
 
+/** Everything that a page needs to begin. */
+export async function readShopState(db: Database): Promise<ShopState> {
+  return {
+    settings: await readSettings(db),
+    lists: await listShop(db),
+    patterns: await listPatterns(db),
+    openPours: await listOpenPours(db),
+  };
+}
+
 /** Everything at the start, settings, and the things of the shop by kind. */
 export function shopRoutes({ db, files, demoShop }: Services): Router {
   const router = Router();
 
-  const shopState = async (): Promise<ShopState> => ({
-    settings: (await readSettings(db)) ?? DEFAULT_SETTINGS,
-    lists: await listShop(db),
-    patterns: await listPatterns(db),
-    openPours: await listOpenPours(db),
-  });
-
   router.get('/shop', async (_request, response) => {
-    response.json(await shopState());
+    response.json(await readShopState(db));
   });
 
   router.put('/settings', async (request, response) => {
@@ -53,7 +56,7 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
 
   router.post('/demo', async (_request, response) => {
     await importShop(db, files, await demoShop());
-    response.json(await shopState());
+    response.json(await readShopState(db));
   });
 
   return router;

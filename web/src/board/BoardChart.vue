@@ -6,7 +6,7 @@ import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
 import { format } from 'date-fns';
 import BenchRows from './BenchRows.vue';
-import { profileSlices } from './profileSlices';
+import { burnoutProfile } from './burnoutProfile';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const props = defineProps<{ rows: readonly BoardRow[]; now: number; benchHours: BenchHours }>();
@@ -14,8 +14,10 @@ const emit = defineEmits<{ open: [row: BoardRow] }>();
 
 const HEAD = 62;
 const ROW = 130;
+/** Height of a burnout profile at full scale. */
+const PROFILE = 62;
 const frame = useTemplateRef<HTMLElement>('frame');
-const { width } = useElementSize(frame, { width: 920, height: 0 });
+const { width } = useElementSize(frame);
 const narrow = computed(() => width.value < 560);
 const labelWidth = computed(() => (narrow.value ? 104 : 150));
 
@@ -44,23 +46,16 @@ const lanes = computed(() =>
     const top = HEAD + i * ROW;
     const burnout = valueOf(row.plan.burnout);
     const times = row.times;
-    const slices =
-      burnout && times
-        ? profileSlices(
-            burnout.curve,
-            times.kilnIn,
-            times.poured ? times.zero : Math.max(times.kilnEnds, times.zero),
-            axis.value,
-            62,
-          )
-        : [];
+    const until = times?.poured ? times.zero : Math.max(times?.kilnEnds ?? 0, times?.zero ?? 0);
+    const profile =
+      burnout && times ? burnoutProfile(burnout.curve, times.kilnIn, until, axis.value, PROFILE) : undefined;
     return {
       row,
       top,
       times,
-      slices,
+      profile,
       blocks: shownBlocks(times?.blocks ?? []),
-      kilnLabel: slices[0] && times ? kilnLabel(times.kilnIn) : undefined,
+      kilnLabel: profile && times ? kilnLabel(times.kilnIn) : undefined,
       shows: (at: number) => at >= stretch.value.from && at <= stretch.value.to,
     };
   }),
@@ -79,7 +74,7 @@ const fits = (text: string, px: number): string =>
 
 <template>
   <div ref="frame" class="sheet chart">
-    <svg :width="width" :height="height" role="group" aria-label="Pours on the time axis">
+    <svg v-if="width > 0" :width="width" :height="height" role="group" aria-label="Pours on the time axis">
       <defs>
         <pattern id="closed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="6" height="6" fill="#efe9dd" />
@@ -139,15 +134,28 @@ const fits = (text: string, px: number): string =>
             {{ block.label }}
           </text>
         </g>
-        <rect
-          v-for="slice in lane.slices"
-          :key="slice.x"
-          :x="slice.x"
-          :y="lane.top + 116 - slice.height"
-          :width="slice.width"
-          :height="slice.height"
-          :fill="slice.colour"
-        />
+        <template v-if="lane.profile">
+          <linearGradient
+            :id="`heat-${lane.row.pour.number}`"
+            gradientUnits="userSpaceOnUse"
+            :x1="lane.profile.left"
+            :x2="lane.profile.right"
+            y1="0"
+            y2="0"
+          >
+            <stop
+              v-for="stop in lane.profile.stops"
+              :key="stop.offset"
+              :offset="stop.offset"
+              :stop-color="stop.colour"
+            />
+          </linearGradient>
+          <path
+            :d="lane.profile.path"
+            :transform="`translate(0 ${lane.top + 116})`"
+            :fill="`url(#heat-${lane.row.pour.number})`"
+          />
+        </template>
         <template v-if="lane.times">
           <text
             v-if="lane.kilnLabel"

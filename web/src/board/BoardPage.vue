@@ -1,16 +1,10 @@
 <script setup lang="ts">
 import { formatPhrase } from '@zero-pour/core';
-import {
-  boardConflicts,
-  boardRows,
-  nextHandsOn,
-  type BoardConflict,
-  type BoardRow,
-  type HandsOnEntry,
-} from '@zero-pour/plan';
+import { boardConflicts, type BoardConflict, type BoardRow, type HandsOnEntry } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useNewPour } from '../pour/useNewPour';
+import { useBoard } from '../state/boardStore';
 import { useSlowNow } from '../state/clock';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
@@ -30,8 +24,9 @@ const router = useRouter();
 const newPour = useNewPour();
 const now = useSlowNow();
 
-const rows = computed(() => boardRows(pours.open, shop.shop));
-const next = computed(() => nextHandsOn(rows.value));
+const board = useBoard();
+const rows = computed(() => board.rows);
+const next = computed(() => board.next);
 const conflicts = computed(() => boardConflicts(rows.value, now.value, (at) => formatMoment(at, now.value)));
 const more = shallowRef(false);
 const shownNext = computed(() => (more.value ? next.value : next.value.slice(0, NEXT_SHOWN)));

@@ -4,7 +4,7 @@ import { boardRows, valueOf, type BoardRow } from '@zero-pour/plan';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { heatColour } from '../theme/heat';
 import { busyRows } from './busyStretches';
-import { profileSlices } from './profileSlices';
+import { burnoutProfile } from './burnoutProfile';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const NOW = new Date(2026, 10, 24, 16, 54);
@@ -36,17 +36,23 @@ describe('the time axis', () => {
 });
 
 describe('the burnout’s profile', () => {
-  it('is cut to the axis, joins without gaps, and is as tall as it is hot', () => {
+  it('is cut to the axis, as tall as it is hot, and coloured along time', () => {
     const row = rows[0]!;
     const { curve } = valueOf(row.plan.burnout)!;
     const axis = timeAxis(NOW.getTime(), NOW.getTime() + 40 * HOUR_MS, 150, 900);
-    const slices = profileSlices(curve, row.times!.kilnIn, row.times!.zero, axis, 62);
-    expect(slices[0]!.x).toBeCloseTo(150, 6);
-    slices.slice(1).forEach((s, i) => expect(s.x).toBeCloseTo(slices[i]!.x + slices[i]!.width - 0.5, 6));
-    expect(Math.max(...slices.map((s) => s.height))).toBeCloseTo((730 / 800) * 62, 3);
-    expect(
-      profileSlices(curve, NOW.getTime() + 60 * HOUR_MS, NOW.getTime() + 70 * HOUR_MS, axis, 62),
-    ).toEqual([]);
+    const profile = burnoutProfile(curve, row.times!.kilnIn, row.times!.zero, axis, 62)!;
+    expect(profile.left).toBeCloseTo(150, 6);
+    expect(profile.right).toBeCloseTo(axis.x(row.times!.zero), 6);
+    const heights = [...profile.path.matchAll(/L[\d.]+ (-?[\d.]+)/g)].map((m) => -Number(m[1]));
+    expect(Math.max(...heights)).toBeCloseTo((730 / 800) * 62, 1);
+    expect(profile.stops.map((s) => s.colour)).toContain(heatColour(730));
+    expect(profile.stops[0]?.offset).toBe(0);
+    expect(profile.stops.at(-1)?.offset).toBe(1);
+  });
+  it('is nothing when it lies outside the axis', () => {
+    const { curve } = valueOf(rows[0]!.plan.burnout)!;
+    const axis = timeAxis(0, HOUR_MS, 150, 900);
+    expect(burnoutProfile(curve, 2 * HOUR_MS, 20 * HOUR_MS, axis, 62)).toBeUndefined();
   });
 });
 

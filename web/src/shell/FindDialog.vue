@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { findHitsSchema, type FindHit } from '@zero-pour/contracts';
 import { watchDebounced } from '@vueuse/core';
-import { nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
 import { useNotices } from '../state/notices';
@@ -14,9 +14,7 @@ const hits = shallowRef<FindHit[]>([]);
 const asked = ref('');
 
 const field = useTemplateRef<{ focus(): void }>('field');
-watch(open, async (value) => {
-  if (!value) return;
-  words.value = '';
+onMounted(async () => {
   await nextTick();
   field.value?.focus();
 });

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import { formatQuantity } from '@zero-pour/core';
-import { boardRows, kilnStates, nextHandsOn } from '@zero-pour/plan';
-import { computed } from 'vue';
-import { formatPhrase } from '@zero-pour/core';
+import { formatPhrase, formatQuantity } from '@zero-pour/core';
+import { kilnStates } from '@zero-pour/plan';
+import { computed, defineAsyncComponent } from 'vue';
 import { useSlowNow } from '../state/clock';
-import { usePours } from '../state/pourStore';
-import { useShop } from '../state/shopStore';
+import { useBoard } from '../state/boardStore';
 import { useUnits } from '../state/unitStore';
 import { heatColour } from '../theme/heat';
 import { formatLeft } from '../time/formatMoment';
-import UnitSwitch from './UnitSwitch.vue';
 
 const emit = defineEmits<{ find: []; keys: [] }>();
 const PAGES = [
@@ -20,13 +17,12 @@ const PAGES = [
   { to: '/record', name: 'Record', also: 'record' },
 ] as const;
 
+const UnitSwitch = defineAsyncComponent(() => import('./UnitSwitch.vue'));
 const units = useUnits();
 const now = useSlowNow();
-const pours = usePours();
-const shop = useShop();
-const rows = computed(() => boardRows(pours.open, shop.shop));
-const kiln = computed(() => kilnStates(rows.value, now.value)[0]);
-const next = computed(() => nextHandsOn(rows.value)[0]);
+const board = useBoard();
+const kiln = computed(() => kilnStates(board.rows, now.value)[0]);
+const next = computed(() => board.next[0]);
 </script>
 
 <template>

@@ -1,4 +1,4 @@
-import 'vuetify/styles';
+import 'vuetify/styles/core';
 import { createVuetify } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 
