@@ -62,3 +62,4 @@ export {
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export type { PatternAnswer, PatternProgress } from './worker';
+export { alloysFromBook, programmesFromBook } from './shop/fromBook';

@@ -1,23 +1,17 @@
-import type {
-  Alloy,
-  Flask,
-  Kiln,
-  Powder,
-  Printer,
-  Profile,
-  Programme,
-  Resin,
-  ShopLists,
-} from '@zero-pour/contracts';
 import {
-  alloyDensity,
-  BOOK_ALLOYS,
-  BOOK_PROGRAMMES,
-  RESIN_CURE_PERCENT,
-  USUAL_PROTOCOL,
-  type CastClass,
-  type CleanStep,
-} from '@zero-pour/core';
+  alloysFromBook,
+  programmesFromBook,
+  type Alloy,
+  type Flask,
+  type Kiln,
+  type Powder,
+  type Printer,
+  type Profile,
+  type Programme,
+  type Resin,
+  type ShopLists,
+} from '@zero-pour/contracts';
+import { RESIN_CURE_PERCENT, USUAL_PROTOCOL, type CastClass, type CleanStep } from '@zero-pour/core';
 import { demoId } from './demoId';
 
 const withId = <T extends { name: string }>(item: T): T & { id: string } => ({
@@ -270,21 +264,10 @@ const PRICES: Record<string, number> = {
   'Sterling silver': 0.95, 'Fine silver': 1, '9 ct yellow gold': 27, '14 ct yellow gold': 42, '18 ct yellow gold': 54, '18 ct rose gold': 54,
   '22 ct yellow gold': 66, 'Tin bronze 90/10': 0.03, 'Silicon bronze': 0.03, 'Yellow brass 70/30': 0.02, 'Zinc-aluminium 12': 0.01, 'Pewter 92/7/1': 0.04,
 }; // prettier-ignore
-const alloys: Alloy[] = BOOK_ALLOYS.map((alloy) =>
-  withId({
-    ...alloy,
-    densityGPerCm3: Math.round(alloyDensity(alloy.composition) * 1000) / 1000,
-    pricePerG: PRICES[alloy.name] ?? 0,
-    note: '',
-  }),
+const alloys: Alloy[] = alloysFromBook().map((alloy) =>
+  withId({ ...alloy, pricePerG: PRICES[alloy.name] ?? 0 }),
 );
-const programmes: Programme[] = BOOK_PROGRAMMES.map((programme) =>
-  withId({
-    ...programme,
-    segments: programme.segments.map((s) => ({ ...s, hands: [...s.hands] })),
-    note: '',
-  }),
-);
+const programmes: Programme[] = programmesFromBook().map(withId);
 
 /** What Gannet Yard Casting Room owns. */
 export const DEMO_LISTS: ShopLists = {

@@ -10,6 +10,7 @@ import {
 } from '@zero-pour/core';
 import { partsOf, type PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
+import { resinDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
 import type { ScalePlan } from './scalePlan';
 
@@ -109,14 +110,7 @@ function resinFigure(context: PourContext, volumeMm3: number): { use: ResinUse; 
   const { resin, profile, doc } = context;
   if (!resin || !profile) throw new Error('resinFigure without resin and profile');
   const use = resinUse(volumeMm3, resin.densityGPerMl, resin.supportsPercent, profile.raftMl);
-  const density: Given = {
-    symbol: 'ρ',
-    name: 'Density of the resin',
-    value: resin.densityGPerMl,
-    unit: 'gPerCm3',
-    source: `resin record ${resin.name}`,
-    stage: 'resin',
-  };
+  const density = resinDensityGiven(resin);
   const typed = doc.print.resinMlTyped;
   if (typed !== undefined) {
     const ml: Given = {
@@ -141,7 +135,7 @@ function resinFigure(context: PourContext, volumeMm3: number): { use: ResinUse; 
     unit: 'cm3',
     source: 'pattern files',
     stage: 'pattern',
-    guessed: context.parts.some((p) => !p.pattern.measure.closed),
+    guessed: volumeIsEstimate(context),
   };
   const supports: Given = {
     symbol: 's',

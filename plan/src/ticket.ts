@@ -1,7 +1,7 @@
 import { countOutcomes, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
 import type { Reading } from '@zero-pour/contracts';
 import { numberPieces } from './context';
-import { figure, type Figure, type Given } from './figure';
+import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { valueOf, type Need, type Planned } from './planned';
 import type { PourPlan } from './planPour';
 
@@ -9,7 +9,8 @@ import type { PourPlan } from './planPour';
 export type TicketLine = { label: string; big?: boolean } & (
   | { kind: 'figure'; figure: Figure }
   | { kind: 'words'; words: Phrase; guessed?: boolean }
-  | { kind: 'moment'; at: number }
+  | { kind: 'pair'; figures: readonly [Figure, Figure] }
+  | { kind: 'moment'; at: number; beforeZero?: Figure }
   | { kind: 'needs'; needs: Need[] }
   | { kind: 'impossible'; reason: string; stage: StageKey }
 );
@@ -53,7 +54,12 @@ function zeroSection(plan: PourPlan): TicketSection {
   for (const moment of times.moments) {
     if (moment.stage !== 'burnout') continue;
     const text = moment.what.map((part) => (typeof part === 'string' ? part : String(part.value))).join('');
-    lines.push({ label: text, kind: 'moment', at: moment.at });
+    lines.push({
+      label: text,
+      kind: 'moment',
+      at: moment.at,
+      ...(moment.beforeZero ? { beforeZero: moment.beforeZero } : {}),
+    });
   }
   return { title: 'Zero', lines };
 }
@@ -63,12 +69,12 @@ function weighSection({ charge }: PourPlan): TicketSection {
   const c = valueOf(charge);
   if (c) {
     lines.push(
-      words('new / reused', say`${g(c.newG)} / ${g(c.reusedG)}`, c.total.guessed),
-      words('patterns', say`${g(c.patternsG)}`, c.total.guessed),
-      words('gates and sprue', say`${g(c.spruesG)}`),
-      words('button', say`${g(c.buttonG)}`),
+      { label: 'new / reused', kind: 'pair', figures: [c.newMetal, c.reused] },
+      { label: 'patterns', kind: 'figure', figure: c.patterns },
+      { label: 'gates and sprue', kind: 'figure', figure: c.sprues },
+      { label: 'button', kind: 'figure', figure: c.button },
     );
-    if (c.otherWayG !== undefined) lines.push(words('the other way', say`${g(c.otherWayG)}`));
+    if (c.otherWay) lines.push({ label: 'the other way', kind: 'figure', figure: c.otherWay });
   }
   return { title: 'Weigh', lines };
 }
@@ -105,13 +111,19 @@ function setSection(plan: PourPlan): TicketSection {
     lines.push({ label: 'Print time', kind: 'figure', figure: print.hours });
     lines.push({ label: 'Resin', kind: 'figure', figure: print.resinG });
   }
-  if (temperatures)
-    lines.push(words('Flask / metal', say`${degC(temperatures.flaskC)} / ${degC(temperatures.metalC)}`));
+  if (temperatures) {
+    lines.push({
+      label: 'Flask / metal',
+      kind: 'pair',
+      figures: [temperatures.flaskFigure, temperatures.metalFigure],
+    });
+  }
   return { title: 'Set', lines };
 }
 
-function costSection({ cost, context }: PourPlan): TicketSection {
+function costSection({ cost, context, charge }: PourPlan): TicketSection {
   const currency = context.settings.currency;
+  const money = (label: string): string => (currency === '' ? label : `${label}, ${currency}`);
   const parts: Given[] = cost.lines
     .filter((line) => line.amount > 0)
     .map((line) => ({
@@ -125,14 +137,29 @@ function costSection({ cost, context }: PourPlan): TicketSection {
     { name: 'Cost, all but metal', value: cost.total, unit: 'money' },
     parts.flatMap((part, i) => (i === 0 ? [part] : [' + ', part])),
   );
-  const label = currency === '' ? 'All but metal' : `All but metal, ${currency}`;
-  return {
-    title: 'Cost',
-    lines: [
-      { label, kind: 'figure', figure: total },
-      words('Metal held', say`${quantity(cost.metalHeld, 'money')}`),
-    ],
-  };
+  const lines: TicketLine[] = [{ label: money('All but metal'), kind: 'figure', figure: total }];
+  const c = valueOf(charge);
+  if (c && context.alloy) {
+    const price: Given = {
+      symbol: 'p',
+      name: 'Price a gram',
+      value: context.alloy.pricePerG,
+      unit: 'money',
+      source: `alloy record ${context.alloy.name}`,
+      stage: 'brief',
+    };
+    const held = figure(
+      {
+        name: 'Metal held',
+        value: cost.metalHeld,
+        unit: 'money',
+        note: 'It stays metal: only the melt loss is a cost.',
+      },
+      formula`${fromFigure('M', c.total)} × ${price}`,
+    );
+    lines.push({ label: money('Metal held'), kind: 'figure', figure: held });
+  }
+  return { title: 'Cost', lines };
 }
 
 /** What to weigh, mix, set and when: the ticket of a pour that is still ahead. */

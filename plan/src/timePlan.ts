@@ -13,6 +13,7 @@ import {
 } from '@zero-pour/core';
 import type { BurnoutPlan } from './burnoutPlan';
 import type { PourContext } from './context';
+import { figure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
 import type { MixPlan } from './mixPlan';
 import { known, lacking, missing, type Planned } from './planned';
@@ -36,6 +37,8 @@ export interface Moment {
   done: boolean;
   /** Number in the programme, for moments of the burnout that can be ticked. */
   hand?: number;
+  /** How long before zero, with its working, for moments that the programme fixes. */
+  beforeZero?: Figure;
 }
 
 export interface TimePlan {
@@ -179,7 +182,41 @@ function stepWords(
   }
 }
 
-function kilnMoments(context: PourContext, burnout: BurnoutPlan, kilnIn: number): Moment[] {
+/** Hours from a moment of the burnout to zero: what the segments take, and what the kiln waits at the end. */
+function beforeZero(burnout: BurnoutPlan, atH: number, kilnH: number): Figure {
+  const segments = burnout.curve.segments.map((s, i): Given => ({
+    symbol: `s${i + 1}`,
+    name: s.segment.name,
+    value: s.endH - s.startH,
+    unit: 'h',
+    source: 'climb and hold of the programme, in this kiln',
+    stage: 'burnout',
+  }));
+  const rest = kilnH - burnout.curve.totalH;
+  const wait: Given = {
+    symbol: 'w',
+    name: 'Held until zero',
+    value: rest,
+    unit: 'h',
+    source: 'wanted pour',
+    stage: 'brief',
+  };
+  const after: Given = {
+    symbol: 'a',
+    name: 'After kiln in',
+    value: atH,
+    unit: 'h',
+    source: 'programme',
+    stage: 'burnout',
+  };
+  const parts = [...segments, ...(rest > 1e-6 ? [wait] : [])].flatMap((g, i) => (i === 0 ? [g] : [' + ', g]));
+  return figure(
+    { name: 'Before zero', value: kilnH - atH, unit: 'h' },
+    atH > 0 ? [...parts, ' − ', after] : parts,
+  );
+}
+
+function kilnMoments(context: PourContext, burnout: BurnoutPlan, kilnIn: number, kilnH: number): Moment[] {
   const { doc, kiln } = context;
   const first = burnout.curve.segments[0];
   const poured = doc.pour.pouredAt !== undefined;
@@ -191,6 +228,7 @@ function kilnMoments(context: PourContext, burnout: BurnoutPlan, kilnIn: number)
       what: say`Kiln in, ${first?.segment.flaskWay ?? 'button down'}`,
       detail: say`${kiln?.name ?? ''}`,
       done: doc.burnout.startedAt !== undefined || poured,
+      beforeZero: beforeZero(burnout, 0, kilnH),
     },
     ...hands.map((hand, i): Moment => ({
       stage: 'burnout',
@@ -255,7 +293,7 @@ export function planTimes(
         ...stepWords(b.stage, gates, mix, print),
         done: false,
       })),
-      ...kilnMoments(context, burnout, kilnIn),
+      ...kilnMoments(context, burnout, kilnIn, kilnH),
       {
         stage: 'pour',
         at: zero,

@@ -18,6 +18,7 @@ import { readingValue } from '@zero-pour/contracts';
 import { partsOf, type Part, type PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
+import { resinDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
 import { scaleGiven } from './printPlan';
 import type { ScalePlan } from './scalePlan';
@@ -44,7 +45,7 @@ function patternsByVolume(context: PourContext, scale: ScalePlan): Figure {
     unit: 'cm3',
     source: 'pattern files',
     stage: 'pattern',
-    guessed: context.parts.some((p) => !p.pattern.measure.closed),
+    guessed: volumeIsEstimate(context),
   };
   const value = raw * (scale.percent.value / 100) ** 3;
   return figure(
@@ -66,14 +67,7 @@ function patternsByWeight({ doc, resin }: PourContext): Figure | undefined {
     stage: 'sprue',
     guessed: doc.sprue.weighedPatternsG?.state === 'guessed',
   };
-  const density: Given = {
-    symbol: 'ρ',
-    name: 'Density of the resin',
-    value: resin.densityGPerMl,
-    unit: 'gPerCm3',
-    source: `resin record ${resin.name}`,
-    stage: 'resin',
-  };
+  const density = resinDensityGiven(resin);
   const value = volumeOfWeighedPrint(massG, resin.densityGPerMl);
   return figure({ name: 'Patterns, by weight', value, unit: 'cm3' }, formula`${mass} / ${density}`);
 }

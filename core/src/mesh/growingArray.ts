@@ -1,10 +1,17 @@
+type Numbers = Float64Array | Uint32Array;
+
 /** A typed array that doubles as it fills, for readers that do not know the count beforehand. */
-export class GrowingFloats {
-  private store = new Float64Array(3072);
+class GrowingTriples<T extends Numbers> {
   length = 0;
+  private store: T;
+
+  constructor(private readonly make: (length: number) => T) {
+    this.store = make(3072);
+  }
+
   push3(a: number, b: number, c: number): void {
     if (this.length + 3 > this.store.length) {
-      const larger = new Float64Array(this.store.length * 2);
+      const larger = this.make(this.store.length * 2);
       larger.set(this.store);
       this.store = larger;
     }
@@ -13,27 +20,23 @@ export class GrowingFloats {
     this.store[this.length + 2] = c;
     this.length += 3;
   }
-  take(): Float64Array {
-    return this.store.slice(0, this.length);
+
+  /** What has been pushed, as an array of its own. */
+  take(): T {
+    return this.store.slice(0, this.length) as T;
   }
 }
 
-/** As GrowingFloats, for indices. */
-export class GrowingIndices {
-  private store = new Uint32Array(3072);
-  length = 0;
-  push3(a: number, b: number, c: number): void {
-    if (this.length + 3 > this.store.length) {
-      const larger = new Uint32Array(this.store.length * 2);
-      larger.set(this.store);
-      this.store = larger;
-    }
-    this.store[this.length] = a;
-    this.store[this.length + 1] = b;
-    this.store[this.length + 2] = c;
-    this.length += 3;
+/** For coordinates. */
+export class GrowingFloats extends GrowingTriples<Float64Array> {
+  constructor() {
+    super((length) => new Float64Array(length));
   }
-  take(): Uint32Array {
-    return this.store.slice(0, this.length);
+}
+
+/** For vertex indices. */
+export class GrowingIndices extends GrowingTriples<Uint32Array> {
+  constructor() {
+    super((length) => new Uint32Array(length));
   }
 }

@@ -10,6 +10,7 @@ export interface PourTemperatures {
   metalC: number;
 }
 
+/** 5 × round((low + high)/10). */
 const middle = ({ lowC, highC }: ClassRange): number => Math.round((lowC + highC) / 10) * 5;
 
 /** Flask and metal temperature by alloy and class (handbook 08): thin, hotter flask; heavy, cooler. */

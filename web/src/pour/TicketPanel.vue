@@ -52,9 +52,26 @@ const print = (): void => window.print();
           <FigureValue :figure="line.figure" :label="line.label" @go-to="(stage) => emit('goTo', stage)" />
           <abbr v-if="line.figure.guessed" title="Stands on a guess or an estimate">guessed</abbr>
         </span>
-        <span v-else-if="line.kind === 'moment'" :class="['value', { hot: line.label === 'Pour' }]">{{
-          formatMoment(line.at, now)
-        }}</span>
+        <span v-else-if="line.kind === 'pair'" class="value">
+          <template v-for="(figure, i) in line.figures" :key="figure.name">
+            <template v-if="i > 0"> / </template>
+            <FigureValue :figure="figure" @go-to="(stage) => emit('goTo', stage)" />
+          </template>
+          <abbr v-if="line.figures.some((f) => f.guessed)" title="Stands on a guess or an estimate"
+            >guessed</abbr
+          >
+        </span>
+        <span v-else-if="line.kind === 'moment'" :class="['value', { hot: line.label === 'Pour' }]">
+          <FigureValue
+            v-if="line.beforeZero"
+            :figure="line.beforeZero"
+            :label="line.label"
+            @go-to="(stage) => emit('goTo', stage)"
+          >
+            {{ formatMoment(line.at, now) }}
+          </FigureValue>
+          <template v-else>{{ formatMoment(line.at, now) }}</template>
+        </span>
         <span v-else-if="line.kind === 'words'" class="value">
           {{ formatPhrase(line.words, units.choice) }}
           <abbr v-if="line.guessed" title="Stands on a guess or an estimate">guessed</abbr>

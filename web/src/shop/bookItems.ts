@@ -1,8 +1,11 @@
-import type { ShopFields, ShopItem, ShopKind } from '@zero-pour/contracts';
 import {
-  alloyDensity,
-  BOOK_ALLOYS,
-  BOOK_PROGRAMMES,
+  alloysFromBook,
+  programmesFromBook,
+  type ShopFields,
+  type ShopItem,
+  type ShopKind,
+} from '@zero-pour/contracts';
+import {
   GYPSUM_CEILING_C,
   RESIN_CURE_PERCENT,
   SWELL_RAMP_MAX_C_PER_H,
@@ -83,17 +86,8 @@ export const TEMPLATES: Templates = {
   powder: [powder('New resin-grade powder', 'resin'), powder('New standard powder', 'standard')],
   flask: [flask(51, 64), flask(64, 76), flask(76, 102), flask(89, 127), flask(100, 150)],
   kiln: [{ name: 'New kiln', litres: 7, maxC: 1000, maxRampCPerH: 400, coolTauH: 4, costPerH: 0, note: '' }],
-  alloy: BOOK_ALLOYS.map((alloy) => ({
-    ...alloy,
-    densityGPerCm3: Math.round(alloyDensity(alloy.composition) * 1000) / 1000,
-    pricePerG: 0,
-    note: '',
-  })),
-  programme: BOOK_PROGRAMMES.map((programme) => ({
-    ...programme,
-    segments: programme.segments.map((s) => ({ ...s, hands: [...s.hands] })),
-    note: '',
-  })),
+  alloy: alloysFromBook(),
+  programme: programmesFromBook(),
 };
 
 /** A new item from a template, its name numbered when it is taken. */

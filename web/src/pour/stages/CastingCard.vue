@@ -4,6 +4,7 @@ import { FLAW_KINDS, formatQuantity, OUTCOMES, type FlawKind } from '@zero-pour/
 import { useFileDialog } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { blobAddress } from '../../api/request';
+import ChoiceRow from '../../components/ChoiceRow.vue';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import ReadingField from '../../components/ReadingField.vue';
@@ -64,19 +65,12 @@ const sizeWords = computed(() => {
       <h3>
         <span class="num">{{ number }}</span> {{ pattern.name }}
       </h3>
-      <div class="choice" role="radiogroup" :aria-label="`Outcome of casting ${number}`">
-        <button
-          v-for="outcome in OUTCOMES"
-          :key="outcome"
-          type="button"
-          role="radio"
-          :class="outcome"
-          :aria-checked="casting.outcome === outcome"
-          @click="change({ outcome: casting.outcome === outcome ? undefined : outcome })"
-        >
-          {{ outcome }}
-        </button>
-      </div>
+      <ChoiceRow
+        :label="`Outcome of casting ${number}`"
+        :options="OUTCOMES"
+        :model-value="casting.outcome"
+        @choose="(outcome) => change({ outcome: casting.outcome === outcome ? undefined : outcome })"
+      />
     </div>
     <div class="fields">
       <ReadingField
@@ -162,32 +156,6 @@ const sizeWords = computed(() => {
   align-items: center;
   justify-content: space-between;
   margin-bottom: 10px;
-}
-.choice {
-  display: inline-flex;
-  border: 1px solid var(--line2);
-}
-.choice button {
-  min-height: 44px;
-  padding: 0 14px;
-  border: none;
-  background: var(--paper);
-  font: inherit;
-  cursor: pointer;
-}
-.choice button + button {
-  border-left: 1px solid var(--line2);
-}
-.choice button[aria-checked='true'] {
-  color: #fff;
-  font-weight: 650;
-  background: var(--verd);
-}
-.choice .repairable[aria-checked='true'] {
-  background: #8f5a00;
-}
-.choice .scrap[aria-checked='true'] {
-  background: var(--oxide);
 }
 .fields {
   display: grid;

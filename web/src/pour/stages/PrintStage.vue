@@ -5,6 +5,7 @@ import { numberPieces, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
+import ChoiceRow from '../../components/ChoiceRow.vue';
 import CautionLine from '../../components/CautionLine.vue';
 import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
@@ -157,18 +158,12 @@ function haveAlready(): void {
           <td class="num">{{ piece.number }}</td>
           <td>{{ piece.pattern.name }}</td>
           <td>
-            <div class="choice" role="radiogroup" :aria-label="`Piece ${piece.number}`">
-              <button
-                v-for="outcome in PIECE_OUTCOMES"
-                :key="outcome"
-                type="button"
-                role="radio"
-                :aria-checked="outcomeOf(piece.number) === outcome"
-                @click="setOutcome(piece.number, outcome)"
-              >
-                {{ outcome }}
-              </button>
-            </div>
+            <ChoiceRow
+              :label="`Piece ${piece.number}`"
+              :options="PIECE_OUTCOMES"
+              :model-value="outcomeOf(piece.number)"
+              @choose="(outcome) => setOutcome(piece.number, outcome)"
+            />
           </td>
           <td>
             <v-text-field
@@ -216,24 +211,5 @@ function haveAlready(): void {
 }
 .pieces td:first-child {
   width: 34px;
-}
-.choice {
-  display: inline-flex;
-  border: 1px solid var(--line2);
-}
-.choice button {
-  min-height: 36px;
-  padding: 0 12px;
-  border: none;
-  background: var(--paper);
-  font: inherit;
-  cursor: pointer;
-}
-.choice button + button {
-  border-left: 1px solid var(--line2);
-}
-.choice button[aria-checked='true'] {
-  background: var(--wax);
-  color: #fff;
 }
 </style>

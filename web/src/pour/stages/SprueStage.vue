@@ -149,9 +149,9 @@ const everyUnit = computed(() => {
         <span class="mute num">{{ everyUnit }}</span>
       </p>
       <p>
-        <span class="num">{{ g(charge.newG) }}</span> new and
-        <span class="num">{{ g(charge.reusedG) }}</span> reused. Of it, patterns {{ g(charge.patternsG) }},
-        gates and sprue {{ g(charge.spruesG) }}, button {{ g(charge.buttonG) }}.
+        {{ g(charge.newMetal.value) }} new and {{ g(charge.reused.value) }} reused. Of it, patterns
+        {{ g(charge.patterns.value) }}, gates and sprue {{ g(charge.sprues.value) }}, button
+        {{ g(charge.button.value) }}.
       </p>
       <JudgementList :judgements="charge.judgements" />
     </template>
@@ -188,6 +188,9 @@ const everyUnit = computed(() => {
 .charge {
   font-size: 16px;
   margin: 12px 0 4px;
+}
+.charge .num {
+  margin-left: 10px;
 }
 .charge :deep(.big) {
   font-size: 26px;
