@@ -21,7 +21,7 @@ interface View {
 const openWorking = async (page: Page): Promise<void> => {
   await page
     .getByRole('complementary', { name: 'Ticket' })
-    .getByRole('button', { name: /^Metal / })
+    .getByRole('button', { name: /^Metal \d/ })
     .click();
 };
 const beginInvesting = async (page: Page): Promise<void> => {

@@ -5,7 +5,8 @@ import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
 import { judgeTimes, type FormatMoment } from './judgeTimes';
 import { pourTitle } from './pourTitle';
-import type { Moment, TimePlan } from './timePlan';
+import type { Moment } from './moments';
+import type { TimePlan } from './timePlan';
 
 /** One pour on the board. */
 export interface BoardRow {

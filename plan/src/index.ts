@@ -6,7 +6,7 @@ export { pourTitle } from './pourTitle';
 export { stageLine } from './stageLines';
 export { stageStates, type StageState } from './progress';
 export { writeTicket, type TicketLine, type TicketSection } from './ticket';
-export { INVEST_H, planEarliest, SPRUE_H, type Block, type Moment, type TimePlan } from './timePlan';
+export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './timePlan';
 export type { ScalePlan } from './scalePlan';
 export type { PartGates } from './gatePlan';
 export type { PrintPlan } from './printPlan';
@@ -26,3 +26,4 @@ export {
   type KilnState,
 } from './board';
 export { judgeTimes, type FormatMoment } from './judgeTimes';
+export type { Moment } from './moments';
