@@ -38,7 +38,7 @@ async function prepareDemoFolder(): Promise<void> {
 /** Fills an empty shop; one that was filled earlier today is kept as it is. */
 async function fillDemo({ services }: RunningShop): Promise<void> {
   try {
-    await importShop(services.db, services.files, await demoShop());
+    await importShop(services.db, services.files, demoShop);
   } catch (error) {
     if (!(error instanceof Refusal) || error.code !== 'SHOP_NOT_EMPTY') throw error;
   }

@@ -55,7 +55,7 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
   });
 
   router.post('/demo', async (_request, response) => {
-    await importShop(db, files, await demoShop());
+    await importShop(db, files, demoShop);
     response.json(await readShopState(db));
   });
 

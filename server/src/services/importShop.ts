@@ -25,9 +25,17 @@ async function refuseUnlessEmpty(db: Queryable): Promise<void> {
 /** Kinds that others name come first. */
 const IN_ORDER = [...SHOP_KINDS].sort((a, b) => Number(a === 'profile') - Number(b === 'profile'));
 
-/** Brings a whole shop into an empty one; all of it or nothing (bytes without a pattern do no harm). */
-export async function importShop(db: Database, files: BlobFiles, { file, bytes }: ShopBundle): Promise<void> {
+/**
+ * Brings a whole shop into an empty one; all of it or nothing (bytes without a pattern do no harm). The shop is
+ * only made when there is room for it.
+ */
+export async function importShop(
+  db: Database,
+  files: BlobFiles,
+  make: () => Promise<ShopBundle>,
+): Promise<void> {
   await refuseUnlessEmpty(db);
+  const { file, bytes } = await make();
   for (const [hash, content] of bytes)
     await keepBlob(db, files, hash, 'application/octet-stream', once(content));
   await db.transaction(async (tx) => {

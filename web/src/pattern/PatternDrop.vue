@@ -80,7 +80,7 @@ const side = (mm: number): string =>
         <b>{{ state.fileName }} was not taken.</b> {{ state.sentence }}
       </p>
       <div class="offer">
-        <span v-if="compact">Another file for this pour:</span>
+        <span v-if="compact">Another file:</span>
         <span v-else>Drop an STL, OBJ or 3MF file here, or anywhere on this page.</span>
         <v-btn :variant="compact ? 'outlined' : 'flat'" :size="compact ? 'small' : 'default'" @click="open()"
           >Choose a file</v-btn
