@@ -1,10 +1,13 @@
 import { defineConfig } from 'vitest/config';
 import vue from '@vitejs/plugin-vue';
+import vuetify from 'vite-plugin-vuetify';
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), vuetify({ autoImport: true })],
   test: {
     include: ['{core,contracts,plan,server,web,demo}/src/**/*.test.ts'],
+    // The framework's components import their style sheets.
+    server: { deps: { inline: ['vuetify'] } },
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -1,0 +1,168 @@
+import { DEFAULT_SETTINGS, emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
+import { alloysFromBook, programmesFromBook, type ShopLists } from '@zero-pour/contracts';
+import { USUAL_PROTOCOL } from '@zero-pour/core';
+import type { Shop } from '../context';
+
+/** Ids that read well in failures: the last digits tell the thing. */
+export const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+export const BLOCK_ID = id(1);
+/** A block 20 × 10 × 8 mm, its corners as support points. */
+export function blockPattern(change: Partial<Pattern['measure']> = {}): Pattern {
+  const points: number[] = [];
+  for (let i = 0; i < 8; i++) points.push(i & 1 ? 20 : 0, i & 2 ? 10 : 0, i & 4 ? 8 : 0);
+  return {
+    id: BLOCK_ID,
+    name: 'Block',
+    fileName: 'block.stl',
+    fileHash: 'a'.repeat(64),
+    note: '',
+    createdAt: '2026-11-01T08:00:00.000Z',
+    measure: {
+      format: 'stl-binary',
+      unitMm: 1,
+      triangles: 12,
+      vertices: 8,
+      closed: true,
+      openEdges: 0,
+      crowdedEdges: 0,
+      turnedEdges: 0,
+      degenerate: 0,
+      shells: 1,
+      inwardShells: 0,
+      reversed: false,
+      sizeMm: [20, 10, 8],
+      areaMm2: 880,
+      volumeMm3: 1600,
+      supportPointsMm: points,
+      ...change,
+    },
+  };
+}
+
+const lists: ShopLists = {
+  resin: [
+    {
+      id: id(10),
+      name: 'Skerry Low-Ash',
+      family: 'low-wax',
+      forBurnout: true,
+      densityGPerMl: 1.1,
+      pricePerKg: 200,
+      bottleG: 500,
+      colour: 'amber',
+      curePercent: -0.3,
+      supportsPercent: 30,
+      cleanOutH: 4,
+      rampMaxCPerH: 120,
+      fastAllowed: false,
+      printFromC: 22,
+      skin: 'dull',
+      protocol: USUAL_PROTOCOL.map((step) => ({ ...step })),
+      note: '',
+    },
+  ],
+  printer: [
+    {
+      id: id(11),
+      name: 'Printer A',
+      light: 'screen',
+      wavelengthNm: 405,
+      pixelUm: 35,
+      plateXMm: 120,
+      plateYMm: 68,
+      plateZMm: 150,
+      heatedVat: false,
+      motionS: 6,
+      costPerH: 0.5,
+      note: '',
+    },
+  ],
+  profile: [
+    {
+      id: id(12),
+      name: 'P',
+      resinId: id(10),
+      printerId: id(11),
+      castClass: 'standard',
+      layerMm: 0.05,
+      exposureS: 3,
+      baseExposureS: 27,
+      baseLayers: 5,
+      transitionLayers: 0,
+      raftMl: 1.5,
+      tested: true,
+      provenance: '',
+      note: '',
+    },
+  ],
+  powder: [
+    {
+      id: id(13),
+      name: 'Harbour Stout',
+      grade: 'resin',
+      ratioLeast: 0.38,
+      ratioUsual: 0.4,
+      ratioMost: 0.42,
+      workingMinAt22C: 9.5,
+      setH: 2.5,
+      ceilingC: 750,
+      pricePerKg: 3,
+      note: '',
+    },
+  ],
+  flask: [
+    {
+      id: id(14),
+      name: '76 × 102',
+      innerDiameterMm: 76,
+      heightMm: 102,
+      coneDiameterMm: 25,
+      coneHeightMm: 12,
+      perforated: false,
+      note: '',
+    },
+  ],
+  kiln: [
+    {
+      id: id(15),
+      name: 'Kiln 1',
+      litres: 7,
+      maxC: 1000,
+      maxRampCPerH: 400,
+      coolTauH: 5,
+      costPerH: 0.4,
+      note: '',
+    },
+  ],
+  alloy: alloysFromBook().map((alloy, i) => ({ ...alloy, id: id(100 + i), pricePerG: 1 })),
+  programme: programmesFromBook().map((programme, i) => ({ ...programme, id: id(200 + i) })),
+};
+
+/** A shop with one of each thing, and the book's metals and programmes. */
+export const planShop = (pattern: Pattern = blockPattern(), change: Partial<ShopLists> = {}): Shop => ({
+  settings: {
+    ...DEFAULT_SETTINGS,
+    benchHours: DEFAULT_SETTINGS.benchHours.map((day) => ({ ...day, open: true })),
+  },
+  lists: { ...lists, ...change },
+  patterns: [pattern],
+});
+
+const STERLING = lists.alloy.find((a) => a.name === 'Sterling silver')!.id;
+const STEPPED = lists.programme.find((p) => p.name === 'Stepped, wax-free, flask to 80 mm')!.id;
+
+/** A pour of two blocks in sterling with everything chosen, to be poured at `zeroAt`. */
+export function fullDoc(zeroAt: Date, change: (doc: PourDoc) => void = () => {}): PourDoc {
+  const doc = emptyPourDoc();
+  doc.brief.patterns = [{ patternId: BLOCK_ID, count: 2 }];
+  doc.brief.alloyId = STERLING;
+  doc.brief.zeroAt = zeroAt.toISOString();
+  doc.resin = { resinId: id(10), printerId: id(11), profileId: id(12) };
+  doc.wayUp.gates = { [BLOCK_ID]: { count: 1, diameterMm: 8, lengthMm: 8 } };
+  doc.sprue.flaskId = id(14);
+  doc.invest.powderId = id(13);
+  doc.burnout = { kilnId: id(15), programmeId: STEPPED, hands: {} };
+  change(doc);
+  return doc;
+}
