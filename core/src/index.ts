@@ -1,6 +1,7 @@
 export * from './numeric';
 export * from './judge';
 export * from './mesh';
+export * from './solid';
 export * from './brief';
 export * from './pattern';
 export * from './exposure';

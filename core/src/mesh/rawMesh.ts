@@ -1,6 +1,7 @@
 import { MeshFileError } from './meshFileError';
 
-export type MeshFormat = 'stl-binary' | 'stl-ascii' | 'obj' | '3mf';
+export const MESH_FORMATS = ['stl-binary', 'stl-ascii', 'obj', 'ply', '3mf'] as const;
+export type MeshFormat = (typeof MESH_FORMATS)[number];
 
 /** Units that a file, or the person who drops it, may state. */
 export const FILE_UNITS_MM = { mm: 1, cm: 10, inch: 25.4, m: 1000 } as const;
@@ -12,7 +13,7 @@ export type FileUnit = keyof typeof FILE_UNITS_MM;
  */
 export interface RawMesh {
   format: MeshFormat;
-  /** Millimetres per file unit when the file states it; null for STL and OBJ, which carry none. */
+  /** Millimetres per file unit when the file states it; null for STL, OBJ and PLY, which carry none. */
   unitMm: number | null;
   positions: Float32Array | Float64Array;
   triangles: Uint32Array;

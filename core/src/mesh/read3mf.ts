@@ -27,6 +27,8 @@ interface ObjectNode {
 interface ModelNode {
   unit?: string;
   requiredextensions?: string;
+  /** Namespace declarations, by prefix: the parser drops "xmlns:". */
+  [prefix: string]: unknown;
   resources?: { object?: ObjectNode[] };
   build?: { item?: Attributes[] };
 }
@@ -43,6 +45,8 @@ function readTransform(text: string | undefined): Transform {
   }
   return numbers;
 }
+
+const scaling = (by: number): Transform => [by, 0, 0, 0, by, 0, 0, 0, by, 0, 0, 0];
 
 /** First `inner`, then `outer`. */
 function combine(inner: Transform, outer: Transform): Transform {
@@ -72,14 +76,27 @@ function determinant(m: Transform): number {
   return a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
 }
 
-function unpackModel(bytes: Uint8Array): string {
+/** Objects in other files of the package are found by it; every other required extension changes what is solid. */
+const PRODUCTION = 'http://schemas.microsoft.com/3dmanufacturing/production/2015/06';
+
+/** The model files of a package by their path, the root model first. */
+interface Package {
+  root: string;
+  parts: Record<string, Uint8Array>;
+}
+
+const pathOf = (name: string): string => name.replace(/^\/+/, '').toLowerCase();
+
+function unpackModels(bytes: Uint8Array): Package {
   let tooLarge = false;
+  let total = 0;
   let parts: Record<string, Uint8Array>;
   try {
     parts = unzipSync(bytes, {
       filter: (file) => {
-        if (!/\.model$/i.test(file.name)) return false;
-        if (file.originalSize > MODEL_BYTES_MAX) tooLarge = true;
+        if (!/\.(model|rels)$/i.test(file.name)) return false;
+        total += file.originalSize;
+        if (total > MODEL_BYTES_MAX) tooLarge = true;
         return !tooLarge;
       },
     });
@@ -87,10 +104,18 @@ function unpackModel(bytes: Uint8Array): string {
     throw new MeshFileError('MESH_ZIP_BROKEN');
   }
   if (tooLarge) throw new MeshFileError('MESH_ZIP_EXPANDS');
-  const names = Object.keys(parts).sort((a, b) => a.split('/').length - b.split('/').length);
-  const main = names.find((name) => /^\/?3d\/3dmodel\.model$/i.test(name)) ?? names[0];
-  if (main === undefined) throw new MeshFileError('MESH_ZIP_BROKEN');
-  return strFromU8(parts[main]!);
+  const models = Object.fromEntries(Object.entries(parts).map(([name, part]) => [pathOf(name), part]));
+  const named =
+    /Target="([^"]+\.model)"[^>]*Type="[^"]*3dmodel"|Type="[^"]*3dmodel"[^>]*Target="([^"]+\.model)"/i.exec(
+      strFromU8(models['_rels/.rels'] ?? new Uint8Array()),
+    );
+  const names = Object.keys(models)
+    .filter((name) => name.endsWith('.model'))
+    .sort((x, y) => x.split('/').length - y.split('/').length);
+  const wanted = [pathOf(named?.[1] ?? named?.[2] ?? ''), '3d/3dmodel.model', names[0] ?? ''];
+  const root = wanted.find((name) => name in models);
+  if (root === undefined) throw new MeshFileError('MESH_ZIP_BROKEN');
+  return { root, parts: models };
 }
 
 const LISTS = new Set(['object', 'vertex', 'triangle', 'component', 'item']);
@@ -112,34 +137,61 @@ function parseModel(xml: string): ModelNode {
   const model = (root as { model?: ModelNode }).model;
   if (!model || typeof model !== 'object')
     throw new MeshFileError('MESH_XML_BROKEN', { what: 'no model in it' });
-  if ((model.requiredextensions ?? '').trim() !== '') {
-    throw new MeshFileError('MESH_EXTENSION_UNKNOWN', { extension: model.requiredextensions ?? '' });
-  }
+  const required = (model.requiredextensions ?? '').split(/\s+/).filter(Boolean);
+  const unknown = required.find((prefix) => model[prefix] !== PRODUCTION);
+  if (unknown !== undefined) throw new MeshFileError('MESH_EXTENSION_UNKNOWN', { extension: unknown });
   return model;
+}
+
+interface Part {
+  unitMm: number;
+  objects: Map<string, ObjectNode>;
+  build: Attributes[];
 }
 
 class ModelAssembler {
   readonly positions = new GrowingFloats();
   readonly triangles = new GrowingIndices();
-  private readonly objects: Map<string, ObjectNode>;
+  readonly root: Part;
+  private readonly parts = new Map<string, Part>();
 
-  constructor(model: ModelNode) {
-    this.objects = new Map((model.resources?.object ?? []).map((object) => [object.id, object]));
+  constructor(private readonly files: Package) {
+    this.root = this.part(files.root);
   }
 
-  addObject(id: string | undefined, transform: Transform, depth = 0): void {
-    const object = id === undefined ? undefined : this.objects.get(id);
+  /** A model file of the package, parsed when first asked for. */
+  private part(path: string): Part {
+    const known = this.parts.get(path);
+    if (known) return known;
+    const bytes = this.files.parts[path];
+    if (!bytes) throw new MeshFileError('MESH_XML_BROKEN', { what: `the part ${path} is missing` });
+    const model = parseModel(strFromU8(bytes));
+    const unitMm = UNITS_MM[model.unit ?? 'millimeter'];
+    if (unitMm === undefined) throw new MeshFileError('MESH_XML_BROKEN', { what: `unit “${model.unit}”` });
+    const part: Part = {
+      unitMm,
+      objects: new Map((model.resources?.object ?? []).map((object) => [object.id, object])),
+      build: model.build?.item ?? [],
+    };
+    this.parts.set(path, part);
+    return part;
+  }
+
+  /** An item or component: its object may lie in another file, in that file's unit. */
+  add(reference: Attributes, within: Part, outer: Transform, depth = 0): void {
+    const path = reference['path'];
+    const part = path === undefined ? within : this.part(pathOf(path));
+    const object = part.objects.get(reference['objectid'] ?? '');
     if (!object || depth > DEPTH_MAX) {
-      throw new MeshFileError('MESH_XML_BROKEN', { what: `object ${id ?? '?'} cannot be resolved` });
+      throw new MeshFileError('MESH_XML_BROKEN', {
+        what: `object ${reference['objectid'] ?? '?'} cannot be resolved`,
+      });
     }
+    const here = combine(readTransform(reference['transform']), outer);
+    const transform = part === within ? here : combine(scaling(part.unitMm / within.unitMm), here);
     if (object.mesh) this.addMesh(object.mesh, transform);
-    for (const component of object.components?.component ?? []) {
-      this.addObject(
-        component['objectid'],
-        combine(readTransform(component['transform']), transform),
-        depth + 1,
-      );
-    }
+    for (const component of object.components?.component ?? [])
+      this.add(component, part, transform, depth + 1);
   }
 
   private addMesh(mesh: NonNullable<ObjectNode['mesh']>, m: Transform): void {
@@ -167,18 +219,13 @@ class ModelAssembler {
   }
 }
 
-/** 3MF: units, components with transforms, mirrored ones, several build items. One part file. */
+/** 3MF: units, components with transforms, mirrored ones, several build items, parts in other files of the package. */
 export function read3mf(bytes: Uint8Array): RawMesh {
-  const model = parseModel(unpackModel(bytes));
-  const unitMm = UNITS_MM[model.unit ?? 'millimeter'];
-  if (unitMm === undefined) throw new MeshFileError('MESH_XML_BROKEN', { what: `unit “${model.unit}”` });
-  const assembler = new ModelAssembler(model);
-  for (const item of model.build?.item ?? []) {
-    assembler.addObject(item['objectid'], readTransform(item['transform']));
-  }
+  const assembler = new ModelAssembler(unpackModels(bytes));
+  for (const item of assembler.root.build) assembler.add(item, assembler.root, IDENTITY);
   return {
     format: '3mf',
-    unitMm,
+    unitMm: assembler.root.unitMm,
     positions: assembler.positions.take(),
     triangles: assembler.triangles.take(),
   };

@@ -3,6 +3,7 @@ import { MeshFileError } from './meshFileError';
 import { checkRawMesh, type RawMesh } from './rawMesh';
 import { read3mf } from './read3mf';
 import { readObj } from './readObj';
+import { readPly } from './readPly';
 import { binaryStlLength, readAsciiStl, readBinaryStl, statedTriangleCount } from './readStl';
 
 /** Beyond these the page could not stay alive; see docs/benchmarks.md. */
@@ -11,6 +12,8 @@ export const TRIANGLES_MAX = 5_000_000;
 
 const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
+
+const isPly = (bytes: Uint8Array): boolean => /^ply\r?\n/.test(textOf(bytes, 0, Math.min(bytes.length, 5)));
 
 /** Text STL: starts with "solid" and speaks of facets early, and its length does not fit a binary count. */
 function isAsciiStl(bytes: Uint8Array): boolean {
@@ -23,6 +26,7 @@ function isAsciiStl(bytes: Uint8Array): boolean {
 function readByContent(bytes: Uint8Array, fileName: string): RawMesh {
   const extension = /\.([a-z0-9]+)$/i.exec(fileName)?.[1]?.toLowerCase() ?? '';
   if (isZip(bytes)) return read3mf(bytes);
+  if (isPly(bytes)) return readPly(bytes);
   if (extension === '3mf') throw new MeshFileError('MESH_ZIP_BROKEN');
   if (extension === 'obj') return readObj(bytes);
   if (extension !== 'stl') throw new MeshFileError('MESH_FORMAT_UNKNOWN', { name: fileName });
@@ -30,7 +34,7 @@ function readByContent(bytes: Uint8Array, fileName: string): RawMesh {
 }
 
 /**
- * Reads STL (binary, also when it begins with "solid"; ASCII), OBJ or 3MF, decided by content before name.
+ * Reads STL (binary, also when it begins with "solid"; ASCII), OBJ, PLY or 3MF, decided by content before name.
  * Throws MeshFileError; never returns an empty or unchecked mesh. O(bytes).
  */
 export function readMesh(bytes: Uint8Array, fileName: string): RawMesh {

@@ -1,3 +1,35 @@
 export { askUnit, PLAUSIBLE_SIDE_MM, type UnitOption } from './unitQuestion';
-export { readPattern, type PatternMeasure, type PatternReading, type ReadingStep } from './readPattern';
+export { readPattern, type PatternMeasure, type PatternReading } from './readPattern';
 export { judgePattern } from './judgePattern';
+export { chooseResolution, type Report, type Resolution } from './grids';
+export { STEPS, type Step } from './steps';
+export {
+  analysePattern,
+  ANALYSIS_VERSION,
+  type AnalysisResult,
+  type PatternAnalysis,
+} from './analysePattern';
+export {
+  classifyPart,
+  CLASS_LIMITS,
+  PART_CLASSES,
+  shareThinner,
+  type ClassReading,
+  type PartClass,
+} from './partClass';
+export { groupSpots, type Region, type Spot } from './spots';
+export { BIN_MM } from './readThickness';
+export { GAP_MAX_MM } from './readGaps';
+export { GAP_BIN_MM, type SurfacePaint } from './readSurface';
+export { HANG_TILTS_DEG, readPockets, type HangReading } from './readPockets';
+export { type HotSpot, type Section } from './readFeed';
+export { type Bore } from './readBore';
+export { type Chamber } from './readWays';
+export * from './findings';
+export {
+  changeSentences,
+  comparePatterns,
+  hasChanged,
+  type Compared,
+  type VersionReading,
+} from './comparePatterns';

@@ -14,6 +14,9 @@ import {
   type WeldedMesh,
 } from '../mesh';
 import { pickSupportPoints } from '../orient';
+import { measureSolidVolume } from '../solid';
+import type { Report } from './grids';
+import { STEPS } from './steps';
 import { askUnit, type UnitOption } from './unitQuestion';
 
 /** What the shop keeps of a pattern file, besides its bytes. Lengths in mm. */
@@ -34,16 +37,20 @@ export interface PatternMeasure {
   reversed: boolean;
   sizeMm: readonly [number, number, number];
   areaMm2: number;
-  /** Σ of signed shell volumes; an estimate when not closed, too high when shells overlap. */
+  /** What it displaces, by the non-zero winding rule: overlapping bodies count once. */
   volumeMm3: number;
+  /** Half the width within which the volume is known; 0 when closed. */
+  volumePlusMinusMm3: number;
+  /** Σ of signed shell volumes: too high by the overlap, meaningless when not closed. */
+  bodySumMm3: number;
+  /** What the sum of the bodies counts more than once. */
+  overlapMm3: number;
   supportPointsMm: number[];
 }
 
 export type PatternReading =
   | { status: 'unit needed'; options: UnitOption[] }
   | { status: 'read'; measure: PatternMeasure; mesh: WeldedMesh };
-
-export type ReadingStep = 'reading' | 'welding' | 'checking' | 'measuring' | 'outline';
 
 const diagonalOf = (size: readonly number[]): number => Math.hypot(...size);
 
@@ -75,19 +82,19 @@ export function readPattern(
   bytes: Uint8Array,
   fileName: string,
   unitMm: number | null,
-  report: (step: ReadingStep) => void = () => {},
+  report: Report = () => {},
 ): PatternReading {
-  report('reading');
+  report('reading', STEPS.reading);
   const raw = readMesh(bytes, fileName);
   const fileSize = sizeOf(measureBounds(raw.positions));
   const known = unitMm ?? raw.unitMm;
   const question = known === null ? askUnit(fileSize) : null;
   if (question) return { status: 'unit needed', options: question };
 
-  report('welding');
+  report('welding', STEPS.welding);
   const { mesh, topology } = weld(raw, known ?? 1);
   if (mesh.triangles.length === 0 || Math.max(...fileSize) === 0) throw new MeshFileError('MESH_FLAT');
-  report('checking');
+  report('checking', STEPS.checking);
   const bounds = measureBounds(mesh.positions);
   let solid = measureSolid(mesh, topology, bounds);
   const reversed = solid.volumeMm3 < 0;
@@ -96,7 +103,8 @@ export function readPattern(
     solid = measureSolid(mesh, topology, bounds);
   }
   if (isClosed(topology) && solid.volumeMm3 === 0) throw new MeshFileError('MESH_FLAT');
-  report('outline');
+  const displaced = measureSolidVolume(mesh, bounds, solid, isClosed(topology));
+  report('outline', STEPS.outline);
   const supportPointsMm = pickSupportPoints(mesh.positions).map((v) => Math.round(v * 1e3) / 1e3);
   return {
     status: 'read',
@@ -116,7 +124,10 @@ export function readPattern(
       reversed,
       sizeMm: solid.sizeMm,
       areaMm2: solid.areaMm2,
-      volumeMm3: solid.volumeMm3,
+      volumeMm3: displaced.volumeMm3,
+      volumePlusMinusMm3: displaced.plusMinusMm3,
+      bodySumMm3: solid.volumeMm3,
+      overlapMm3: displaced.overlapMm3,
       supportPointsMm,
     },
   };

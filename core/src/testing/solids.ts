@@ -64,6 +64,68 @@ export function sphere(radius: number, splits: number): TestMesh {
   return { positions: points.flatMap((p) => p.map((v) => v * radius)), triangles: faces };
 }
 
+/**
+ * A solid of revolution about z from a closed outline of [radius, z] points, counter-clockwise in the (r, z) plane
+ * (up on the outside). Points with radius 0 become one vertex.
+ */
+export function lathe(outline: readonly (readonly [number, number])[], around: number): TestMesh {
+  const positions: number[] = [];
+  const triangles: number[] = [];
+  const rings = outline.map(([r, z]) => {
+    const first = positions.length / 3;
+    if (r === 0) {
+      positions.push(0, 0, z);
+      return (_i: number) => first;
+    }
+    for (let i = 0; i < around; i++) {
+      const a = (2 * Math.PI * i) / around;
+      positions.push(r * Math.cos(a), r * Math.sin(a), z);
+    }
+    return (i: number) => first + (i % around);
+  });
+  rings.forEach((ring, n) => {
+    const next = rings[(n + 1) % rings.length]!;
+    const [atAxis, nextAtAxis] = [outline[n]![0] === 0, outline[(n + 1) % outline.length]![0] === 0];
+    for (let i = 0; i < around; i++) {
+      if (!atAxis) triangles.push(ring(i), ring(i + 1), next(i));
+      if (!nextAtAxis) triangles.push(ring(i + 1), next(i + 1), next(i));
+    }
+  });
+  return { positions, triangles };
+}
+
+/** An arc of [radius, z] points of a circle round (0, z), from one angle above the equator to another, degrees. */
+export function arc(
+  radius: number,
+  z: number,
+  fromDeg: number,
+  toDeg: number,
+  steps: number,
+): [number, number][] {
+  return Array.from({ length: steps + 1 }, (_, n) => {
+    const a = ((fromDeg + ((toDeg - fromDeg) * n) / steps) * Math.PI) / 180;
+    return [Math.abs(Math.cos(a)) < 1e-12 ? 0 : radius * Math.cos(a), z + radius * Math.sin(a)];
+  });
+}
+
+/** A box with sides along the axes. */
+export function box(
+  size: readonly [number, number, number],
+  at: readonly [number, number, number] = [0, 0, 0],
+): TestMesh {
+  const { positions, triangles } = cube(1);
+  return { positions: positions.map((v, i) => v * size[i % 3]! + at[i % 3]!), triangles };
+}
+
+/** The mesh moved. */
+export const moved = (
+  { positions, triangles }: TestMesh,
+  by: readonly [number, number, number],
+): TestMesh => ({
+  positions: positions.map((v, i) => v + by[i % 3]!),
+  triangles,
+});
+
 /** Several meshes in one file. */
 export function together(...meshes: readonly TestMesh[]): TestMesh {
   const out: TestMesh = { positions: [], triangles: [] };

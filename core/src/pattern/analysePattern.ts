@@ -1,0 +1,183 @@
+import { measureBounds, splitLongEdges, type WeldedMesh } from '../mesh';
+import {
+  boundaryTest,
+  boundaryTriangles,
+  bricksNearSolid,
+  columnsOf,
+  crossColumns,
+  findSealedVoids,
+  frameRound,
+  gridBothSides,
+  sizePercentile,
+  solidRuns,
+  TriangleTree,
+  WindingField,
+  type Dexels,
+  type SealedVoid,
+  type ThroughHole,
+} from '../solid';
+import { chooseResolution, type Report, type Resolution } from './grids';
+import type { PatternMeasure } from './readPattern';
+import { readBore, type Bore } from './readBore';
+import { feedFromLargest, readFeed, type HotSpot } from './readFeed';
+import { GAP_MAX_MM, readGaps } from './readGaps';
+import { HANG_TILTS_DEG, readPockets, type HangReading } from './readPockets';
+import { readSurface, type SurfacePaint } from './readSurface';
+import { BIN_MM, readThickness } from './readThickness';
+import { readWays, type Chamber } from './readWays';
+import type { Spot } from './spots';
+import { STEPS } from './steps';
+
+/** Raised whenever a reading changes its answers: kept analyses of another version are made anew. */
+export const ANALYSIS_VERSION = 1;
+
+/** Everything about a part that does not hang on the shop's limits. mm, in the file's own axes. */
+export interface PatternAnalysis {
+  resolution: Resolution;
+  /** Open surface: read as if its small holes were closed, so a little less sure. */
+  estimate: boolean;
+  thickness: {
+    p1Mm: number;
+    p10Mm: number;
+    p50Mm: number;
+    p90Mm: number;
+    thinnestMm: number | null;
+    thickestMm: number;
+    /** Volume by thickness in bins of BIN_MM; the last holds all above. */
+    histogramMm3: number[];
+  };
+  thin: Spot[];
+  thick: Spot[];
+  gaps: Spot[];
+  gapAreaMm2: number[];
+  hotSpots: HotSpot[];
+  feed: number[];
+  /** Through-holes by the topology of the surface; null when bodies overlap or it is open. */
+  genus: number | null;
+  holes: ThroughHole[];
+  chambers: Chamber[];
+  bore: Bore | null;
+  voids: SealedVoid[];
+  hangs: HangReading[];
+}
+
+export type AnalysisResult =
+  | { status: 'analysed'; analysis: PatternAnalysis; paint: SurfacePaint }
+  /** Too open for inside and outside to be told apart. */
+  | { status: 'too open'; openShare: number };
+
+/** More rays than this share that end in the open: inside and outside cannot be told. */
+const OPEN_SHARE_MAX = 0.05;
+
+/**
+ * Reads everything of handbook 01 from a welded mesh: thickness, gaps, hot spots and necks, ways through and
+ * into it, sealed voids, air pockets. `report` is told each step. O(n log n) in triangles, linear in cells.
+ */
+export function analysePattern(
+  mesh: WeldedMesh,
+  measure: PatternMeasure,
+  report: Report = () => {},
+): AnalysisResult {
+  const bounds = measureBounds(mesh.positions);
+  const resolution = chooseResolution(bounds, measure.volumeMm3);
+  report('solid', STEPS.solid);
+  const surface = paintedMesh(mesh, measure.areaMm2);
+  const fine = cut(mesh, resolution.fineMm, 1);
+  if (fine.openShare > OPEN_SHARE_MAX) return { status: 'too open', openShare: fine.openShare };
+  const tree =
+    measure.overlapMm3 > 0
+      ? boundaryTree(surface, fine.dexels)
+      : new TriangleTree(surface.positions, surface.triangles);
+  const bandCells = Math.ceil(GAP_MAX_MM / 2 / resolution.midMm);
+  const mid = cut(mesh, resolution.midMm, bandCells + 2);
+  const midFrame = frameRound(bounds, resolution.midMm, bandCells + 2);
+  const grid = gridBothSides(mid.dexels, bricksNearSolid(mid.dexels, midFrame, bandCells), bandCells);
+  report('thickness', STEPS.thickness);
+  const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree);
+  report('gaps', STEPS.gaps);
+  const gaps = readGaps(grid, tree);
+  report('feed', STEPS.feed);
+  const percentile = (share: number): number => sizePercentile(thickness.histogramMm3, BIN_MM, share);
+  const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));
+  const fed = feedFromLargest(feed.hotSpots);
+  report('holes', STEPS.holes);
+  const ways = readWays(mesh, bounds, resolution.coarseMm, tree);
+  report('pockets', STEPS.pockets);
+  const hangs = HANG_TILTS_DEG.map((xDeg) => readPockets(mesh, { xDeg, yDeg: 0, zDeg: 0 }));
+  report('surface', STEPS.surface);
+  const values = readSurface(surface, grid, {
+    thickness: thickness.sizes,
+    gap: gaps.sizes,
+    basin: feed.basin,
+    feed: fed,
+  });
+  return {
+    status: 'analysed',
+    paint: values.paint,
+    analysis: {
+      resolution,
+      estimate: !measure.closed,
+      thickness: {
+        p1Mm: percentile(0.01),
+        p10Mm: percentile(0.1),
+        p50Mm: percentile(0.5),
+        p90Mm: percentile(0.9),
+        thinnestMm: thickness.thinnestMm,
+        thickestMm: thickness.thickestMm,
+        histogramMm3: thickness.histogramMm3,
+      },
+      thin: thickness.thin,
+      thick: thickness.thick,
+      gaps: gaps.gaps,
+      gapAreaMm2: values.gapAreaMm2,
+      hotSpots: feed.hotSpots,
+      feed: fed,
+      genus: measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null,
+      ...ways,
+      bore: readBore(mesh, ways.holes),
+      voids: findSealedVoids(fine.dexels),
+      hangs,
+    },
+  };
+}
+
+/** Overlapping bodies: their faces inside each other are not surface. */
+function boundaryTree(mesh: Pick<WeldedMesh, 'positions' | 'triangles'>, dexels: Dexels): TriangleTree {
+  const isBoundary = boundaryTest(mesh, dexels);
+  return new TriangleTree(mesh.positions, mesh.triangles, boundaryTriangles(mesh, isBoundary), isBoundary);
+}
+
+/** Longest edge over which a value at the corners may be carried, and how many pieces a part may be split into. */
+const EDGE_MM = 0.8;
+const PIECES_MAX = 400_000;
+
+/**
+ * The mesh that the paint belongs to: vertices of the file first, then those of its long edges. A part with few
+ * large faces has too few corners to carry what was measured over them.
+ */
+export function paintedMesh(
+  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
+  areaMm2: number,
+): Pick<WeldedMesh, 'positions' | 'triangles'> {
+  return splitLongEdges(mesh, Math.max(EDGE_MM, Math.sqrt((6 * areaMm2) / PIECES_MAX)));
+}
+
+/** Rays along z; those that end in the open are decided by winding numbers. */
+function cut(mesh: WeldedMesh, cellMm: number, margin: number): { dexels: Dexels; openShare: number } {
+  const frame = frameRound(measureBounds(mesh.positions), cellMm, margin);
+  const crossings = crossColumns(mesh.positions, mesh.triangles, columnsOf(frame));
+  let field: WindingField | undefined;
+  const dexels = solidRuns(
+    crossings,
+    (u, v, w) =>
+      (field ??= new WindingField(new TriangleTree(mesh.positions, mesh.triangles))).at(u, v, w) > 0.5,
+  );
+  let met = 0;
+  for (let c = 0; c + 1 < crossings.starts.length; c++)
+    if (crossings.starts[c + 1]! > crossings.starts[c]!) met++;
+  return { dexels, openShare: met > 0 ? dexels.unbalancedColumns / met : 0 };
+}
+
+/** Σ over closed shells of V − E + F = 2 − 2g, with E = 3F/2. */
+const genusOf = ({ vertices, triangles, shells }: PatternMeasure): number =>
+  Math.max(0, Math.round(shells - (vertices - triangles / 2) / 2));

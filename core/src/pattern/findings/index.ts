@@ -1,0 +1,6 @@
+export { sortFindings, type Finding, type Place } from './finding';
+export { PATTERN_LIMITS, THICKEST_MM, type PatternLimits } from './limits';
+export { findPattern, findTopology, type FindingContext } from './findPattern';
+export { areaInGaps } from './recesses';
+export { widthRatio } from './feed';
+export { BORE_TOLERANCE_MM, type WantedBore } from './holes';

@@ -1,0 +1,141 @@
+import type { WeldedMesh } from '../mesh';
+import { acrossAxis, type ThroughHole } from '../solid';
+
+/** A round hole that a finger goes through. */
+export interface Bore {
+  diameterMm: number;
+  at: [number, number, number];
+  axis: [number, number, number];
+  /** Root mean square distance of the wall from the cylinder. mm. */
+  residualMm: number;
+}
+
+/** Widths of holes that can be finger holes. mm. */
+const WIDTH_MM = { min: 10, max: 30 } as const;
+/** Wall: faces between these shares of the hole's radius from its axis that look at the axis. */
+const WALL_SHARE = { min: 0.9, max: 1.2 } as const;
+const FACING_COS = -0.8;
+/** The wall must go round: of 36 sectors this many must hold a face. */
+const SECTORS = 36;
+const SECTORS_MIN = 32;
+/** A wall further from a cylinder than this share of the radius is not a bore. */
+const RESIDUAL_SHARE_MAX = 0.02;
+const ROUNDS = 3;
+
+interface Wall {
+  /** Middle, normal and area of each face: 7 numbers. */
+  faces: number[];
+}
+
+/**
+ * Cylinder fit of the widest hole of finger size: the axis is the direction that the wall's normals span least,
+ * the circle the least-squares one through the faces seen along it (Kåsa 1976), both weighted by area.
+ * Null when no hole is round enough. O(triangles).
+ */
+export function readBore(mesh: WeldedMesh, holes: readonly ThroughHole[]): Bore | null {
+  const hole = holes
+    .filter(({ widthMm }) => widthMm >= WIDTH_MM.min && widthMm <= WIDTH_MM.max)
+    .sort((a, b) => b.widthMm - a.widthMm)[0];
+  if (!hole) return null;
+  let bore: Bore = { diameterMm: hole.widthMm, at: hole.at, axis: hole.axis, residualMm: 0 };
+  for (let round = 0; round < ROUNDS; round++) {
+    const wall = wallOf(mesh, bore);
+    const fitted = wall.faces.length > 0 ? fitCylinder(wall, bore) : null;
+    if (!fitted) return null;
+    bore = fitted;
+  }
+  return bore.residualMm <= (RESIDUAL_SHARE_MAX * bore.diameterMm) / 2 ? bore : null;
+}
+
+function wallOf({ positions: p, triangles }: WeldedMesh, { at, axis, diameterMm }: Bore): Wall {
+  const faces: number[] = [];
+  const least2 = ((WALL_SHARE.min * diameterMm) / 2) ** 2;
+  const most2 = ((WALL_SHARE.max * diameterMm) / 2) ** 2;
+  const [ax, ay, az] = axis;
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
+    const mx = (p[a]! + p[b]! + p[c]!) / 3, my = (p[a + 1]! + p[b + 1]! + p[c + 1]!) / 3, mz = (p[a + 2]! + p[b + 2]! + p[c + 2]!) / 3; // prettier-ignore
+    const dx = mx - at[0], dy = my - at[1], dz = mz - at[2]; // prettier-ignore
+    const along = dx * ax + dy * ay + dz * az;
+    const away2 = dx * dx + dy * dy + dz * dz - along * along;
+    if (away2 < least2 || away2 > most2) continue;
+    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
+    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
+    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
+    const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    const towards = nx * (dx - along * ax) + ny * (dy - along * ay) + nz * (dz - along * az);
+    if (length === 0 || towards > FACING_COS * length * Math.sqrt(away2)) continue;
+    faces.push(mx, my, mz, nx / length, ny / length, nz / length, length / 2);
+  }
+  return { faces };
+}
+
+const dot = (a: readonly number[], b: readonly number[]): number =>
+  a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
+
+function fitCylinder({ faces }: Wall, from: Bore): Bore | null {
+  const axis = axisOf(faces, from.axis);
+  const [u, v] = acrossAxis(axis);
+  // Normal equations of x² + y² = 2 cx x + 2 cy y + k.
+  const m = new Float64Array(12);
+  for (let f = 0; f < faces.length; f += 7) {
+    const off = [0, 1, 2].map((k) => faces[f + k]! - from.at[k]!);
+    const [x, y, w] = [dot(off, u), dot(off, v), faces[f + 6]!];
+    const row = [x, y, 1, x * x + y * y];
+    for (let i = 0; i < 3; i++) for (let j = 0; j < 4; j++) m[4 * i + j]! += w * row[i]! * row[j]!;
+  }
+  const solved = solve3(m);
+  if (!solved) return null;
+  const [cx, cy] = [solved[0]! / 2, solved[1]! / 2];
+  const radius = Math.sqrt(solved[2]! + cx * cx + cy * cy);
+  const sectors = new Set<number>();
+  let squares = 0;
+  let weight = 0;
+  for (let f = 0; f < faces.length; f += 7) {
+    const off = [0, 1, 2].map((k) => faces[f + k]! - from.at[k]!);
+    const [x, y] = [dot(off, u) - cx, dot(off, v) - cy];
+    sectors.add(Math.floor(((Math.atan2(y, x) / Math.PI + 1) / 2) * SECTORS) % SECTORS);
+    squares += faces[f + 6]! * (Math.hypot(x, y) - radius) ** 2;
+    weight += faces[f + 6]!;
+  }
+  if (!Number.isFinite(radius) || sectors.size < SECTORS_MIN) return null;
+  const at = from.at.map((value, k) => value + cx * u[k]! + cy * v[k]!) as Bore['at'];
+  return { diameterMm: 2 * radius, at, axis, residualMm: Math.sqrt(squares / weight) };
+}
+
+/** Direction in which the normals vary least: power iteration on (trace·I − Σ n nᵀ), started from the known axis. */
+function axisOf(faces: readonly number[], start: readonly number[]): Bore['axis'] {
+  const c = new Float64Array(9);
+  let trace = 0;
+  for (let f = 0; f < faces.length; f += 7) {
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++) c[3 * i + j]! += faces[f + 6]! * faces[f + 3 + i]! * faces[f + 3 + j]!;
+    trace += faces[f + 6]!;
+  }
+  let axis = [...start];
+  for (let n = 0; n < 60; n++) {
+    const next = [0, 1, 2].map(
+      (i) => trace * axis[i]! - dot([c[3 * i]!, c[3 * i + 1]!, c[3 * i + 2]!], axis),
+    );
+    const length = Math.hypot(...next);
+    if (length === 0) break;
+    axis = next.map((v) => v / length);
+  }
+  return axis as Bore['axis'];
+}
+
+/** Solves three rows [a b c | d] by elimination with pivoting; null when singular. */
+function solve3(m: Float64Array): number[] | null {
+  for (let i = 0; i < 3; i++) {
+    let pivot = i;
+    for (let r = i + 1; r < 3; r++) if (Math.abs(m[4 * r + i]!) > Math.abs(m[4 * pivot + i]!)) pivot = r;
+    if (Math.abs(m[4 * pivot + i]!) < 1e-12) return null;
+    for (let j = 0; j < 4; j++) [m[4 * i + j], m[4 * pivot + j]] = [m[4 * pivot + j]!, m[4 * i + j]!];
+    for (let r = 0; r < 3; r++) {
+      if (r === i) continue;
+      const share = m[4 * r + i]! / m[4 * i + i]!;
+      for (let j = i; j < 4; j++) m[4 * r + j]! -= share * m[4 * i + j]!;
+    }
+  }
+  return [m[3]! / m[0]!, m[7]! / m[5]!, m[11]! / m[10]!];
+}

@@ -1,0 +1,35 @@
+import { measureBounds, sizeOf, type WeldedMesh } from '../mesh';
+import { rotatePoints, rotationMatrix, type Rotation } from '../orient';
+import { columnsOf, findAirPockets, frameRound, sweepDexels, type AirPocket } from '../solid';
+
+/** Air that stays in a part hung one way, with the places in the part's own coordinates. */
+export interface HangReading {
+  rotation: Rotation;
+  pockets: AirPocket[];
+}
+
+/** Cells of the sweep's box at most, and their least size. */
+const BOX_MAX = 2.5e6;
+const CELL_MIN_MM = 0.1;
+const POCKETS_MAX = 40;
+
+/** How much a tree's own tilt may change, beside the way the part hangs (handbook 04 and 05). */
+export const HANG_TILTS_DEG = [0, 20, 40, 60] as const;
+
+/** Air pockets of a part under liquid for one way of hanging (handbook 01, "Findings"). O(cells). */
+export function readPockets(mesh: WeldedMesh, rotation: Rotation): HangReading {
+  const m = rotationMatrix(rotation);
+  const positions = rotatePoints(mesh.positions, m);
+  const bounds = measureBounds(positions);
+  const box = sizeOf(bounds).reduce((product, side) => product * Math.max(side, CELL_MIN_MM), 1);
+  const frame = frameRound(bounds, Math.max(CELL_MIN_MM, Math.cbrt(box / BOX_MAX)), 2);
+  const pockets = findAirPockets(sweepDexels(positions, mesh.triangles, columnsOf(frame)), frame);
+  // The inverse of a rotation is its transpose.
+  const back = [0, 1, 2].flatMap((i) => [0, 1, 2].map((j) => m[3 * j + i]!));
+  return {
+    rotation,
+    pockets: pockets
+      .slice(0, POCKETS_MAX)
+      .map((pocket) => ({ ...pocket, at: [...rotatePoints(pocket.at, back)] as AirPocket['at'] })),
+  };
+}

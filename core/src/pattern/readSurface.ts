@@ -1,0 +1,116 @@
+import type { WeldedMesh } from '../mesh';
+import { cellAt, entryOf, SIZE_PER_MM, type SolidGrid } from '../solid';
+import { GAP_MAX_MM } from './readGaps';
+
+type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
+
+/** Values at each vertex, for colours. */
+export interface SurfacePaint {
+  /** Local thickness under the vertex, µm. */
+  thicknessUm: Uint16Array;
+  /** Gap over the vertex, µm; 0 where open. */
+  gapUm: Uint16Array;
+  /** Worst feed of the mass it belongs to, percent; 255 where not known. */
+  feedPercent: Uint8Array;
+}
+
+export interface SurfaceReading {
+  paint: SurfacePaint;
+  /** Surface by gap over it, in bins of GAP_BIN_MM up to GAP_MAX_MM; open surface is not in it. mm². */
+  gapAreaMm2: number[];
+}
+
+export const GAP_BIN_MM = 0.1;
+/** Values are read this far from the surface along the normal, so that the cell is surely on the right side. */
+const OFF_SURFACE_CELLS = 0.8;
+
+/** Reads the fields of a grid at every vertex, and the surface by gap. O(vertices). */
+export function readSurface(
+  mesh: Mesh,
+  { bricks, inside, outside }: SolidGrid,
+  fields: { thickness: Uint16Array; gap: Uint16Array; basin: Int32Array; feed: readonly number[] },
+): SurfaceReading {
+  const count = mesh.positions.length / 3;
+  const normals = vertexNormals(mesh);
+  const paint: SurfacePaint = {
+    thicknessUm: new Uint16Array(count),
+    gapUm: new Uint16Array(count),
+    feedPercent: new Uint8Array(count).fill(255),
+  };
+  const off = OFF_SURFACE_CELLS * bricks.frame.cellMm;
+  const cell = new Int32Array(3);
+  const p = mesh.positions;
+  const locate = (v: number, along: number): void => {
+    const at = 3 * v;
+    cellAt(
+      bricks.frame,
+      p[at]! + along * normals[at]!,
+      p[at + 1]! + along * normals[at + 1]!,
+      p[at + 2]! + along * normals[at + 2]!,
+      cell,
+    );
+  };
+  /** The solid cell there, or the thickest beside it where the corner is sharper than a cell. */
+  const under = (): number => {
+    const [x, y, z] = [cell[0]!, cell[1]!, cell[2]!];
+    const direct = entryOf(bricks, x, y, z);
+    if (direct >= 0 && inside[direct] !== 0) return direct;
+    let best = -1;
+    for (let n = 0; n < 27; n++) {
+      const e = entryOf(bricks, x + (n % 3) - 1, y + (Math.floor(n / 3) % 3) - 1, z + Math.floor(n / 9) - 1);
+      if (e >= 0 && inside[e] !== 0 && (best < 0 || fields.thickness[e]! > fields.thickness[best]!)) best = e;
+    }
+    return best;
+  };
+  for (let v = 0; v < count; v++) {
+    locate(v, -off);
+    const solid = under();
+    if (solid >= 0) {
+      paint.thicknessUm[v] = fields.thickness[solid]!;
+      const owner = fields.basin[solid]!;
+      if (owner >= 0) paint.feedPercent[v] = Math.round(100 * fields.feed[owner]!);
+    }
+    locate(v, off);
+    // Right over the vertex: a neighbour may already be the open beside the gap.
+    const over = entryOf(bricks, cell[0]!, cell[1]!, cell[2]!);
+    if (over >= 0 && outside[over] !== 0) paint.gapUm[v] = fields.gap[over]!;
+  }
+  return { paint, gapAreaMm2: gapAreas(mesh, paint.gapUm) };
+}
+
+/** Sum of the faces' area vectors at each vertex, made 1 long. */
+function vertexNormals({ positions: p, triangles }: Mesh): Float32Array {
+  const normals = new Float32Array(p.length);
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
+    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
+    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
+    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
+    for (const v of [a, b, c]) {
+      normals[v]! += nx;
+      normals[v + 1]! += ny;
+      normals[v + 2]! += nz;
+    }
+  }
+  for (let v = 0; v < normals.length; v += 3) {
+    const length = Math.hypot(normals[v]!, normals[v + 1]!, normals[v + 2]!) || 1;
+    for (let k = 0; k < 3; k++) normals[v + k]! /= length;
+  }
+  return normals;
+}
+
+/** A face counts with the median gap of its corners: one corner in a crevice does not make it narrow. */
+function gapAreas({ positions: p, triangles }: Mesh, gapUm: Uint16Array): number[] {
+  const areas = new Array<number>(Math.ceil(GAP_MAX_MM / GAP_BIN_MM) + 1).fill(0);
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [ga, gb, gc] = [0, 1, 2].map((n) => gapUm[triangles[t + n]!]! || 65535) as [number, number, number];
+    const gap = Math.max(Math.min(ga, gb), Math.min(Math.max(ga, gb), gc));
+    if (gap === 65535) continue;
+    const [a, b, c] = [0, 1, 2].map((n) => 3 * triangles[t + n]!) as [number, number, number];
+    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
+    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
+    const area = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
+    areas[Math.min(areas.length - 1, Math.floor(gap / SIZE_PER_MM / GAP_BIN_MM))]! += area;
+  }
+  return areas.map((area) => Math.round(area * 1e3) / 1e3);
+}

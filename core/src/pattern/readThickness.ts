@@ -1,0 +1,141 @@
+import {
+  BRICK_CELLS,
+  CLIMB_OPPOSED,
+  bricksNearSolid,
+  bricksRound,
+  cellOf,
+  entryOf,
+  FAR,
+  fillRims,
+  fillSolid,
+  filterBalls,
+  frameRound,
+  joinBalls,
+  measureDistances,
+  paintBalls,
+  refineBalls,
+  ridgeCells,
+  SIZE_PER_MM,
+  sizeHistogram,
+  thinRidge,
+  type Balls,
+  type Bricks,
+  type Dexels,
+  type SolidGrid,
+  type TriangleTree,
+} from '../solid';
+import type { Bounds } from '../mesh';
+import type { Resolution } from './grids';
+import { groupSpots, spotOf, type Spot } from './spots';
+
+/** Volume bins of a thickness histogram. */
+export const BIN_MM = 0.05;
+export const BINS = 240;
+/** Kept for later limits: the thinnest and the thickest spots. */
+const THIN_SPOTS_MAX = 3000;
+const THICK_SPOTS_MAX = 400;
+/** Only spots thicker than this can ever be a thick mass. mm. */
+const THICK_FROM_MM = 2.5;
+/** Walls thinner than this many mid cells are read again on the fine grid. */
+const FINE_BELOW_CELLS = 8;
+
+export interface ThicknessReading {
+  sizes: Uint16Array;
+  histogramMm3: number[];
+  /** Largest balls that face two sides, thinnest first. */
+  thin: Spot[];
+  thick: Spot[];
+  thinnestMm: number | null;
+  thickestMm: number;
+}
+
+/**
+ * Local thickness of the solid: ridge balls of the mid grid, those of thin places from the fine grid, all made
+ * exact on the surface, painted largest first (handbook 01, "Thickness").
+ */
+export function readThickness(
+  { bricks, inside }: SolidGrid,
+  fine: { dexels: Dexels; bounds: Bounds },
+  resolution: Resolution,
+  tree: TriangleTree,
+): ThicknessReading {
+  const mid = refineBalls(bricks, inside, thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR)), tree);
+  const coarseSizes = paintBalls(bricks, mid);
+  const thinMm = FINE_BELOW_CELLS * resolution.midMm;
+  const small = fineBalls(fine, resolution, { bricks, inside, sizes: coarseSizes, thinMm }, tree);
+  const balls = joinBalls(
+    filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm || !mid.exact[n]),
+    small,
+  );
+  const sizes = paintBalls(bricks, balls);
+  fillRims(bricks, inside, sizes);
+  return { sizes, ...spotsOf(balls, resolution), histogramMm3: histogramOf(bricks, inside, sizes) };
+}
+
+const histogramOf = (bricks: Bricks, inside: Uint16Array, sizes: Uint16Array): number[] =>
+  [...sizeHistogram(bricks, inside, sizes, BIN_MM, BINS)].map((v) => Math.round(v * 1e4) / 1e4);
+
+function spotsOf(balls: Balls, resolution: Resolution): Omit<ThicknessReading, 'sizes' | 'histogramMm3'> {
+  const thin: Spot[] = [];
+  const thick: Spot[] = [];
+  for (let n = balls.count - 1; n >= 0 && thin.length < THIN_SPOTS_MAX; n--) {
+    if (balls.opposed[n]) thin.push(spotOf(balls, n));
+  }
+  for (let n = 0; n < balls.count && thick.length < THICK_SPOTS_MAX; n++) {
+    if (2 * balls.radiusMm[n]! >= THICK_FROM_MM) thick.push(spotOf(balls, n));
+  }
+  const thinnest = groupSpots(thin, resolution.fineMm, () => true)[0];
+  return {
+    thin,
+    thick,
+    thinnestMm: thinnest?.leastMm ?? null,
+    thickestMm: balls.count > 0 ? Math.round(2000 * balls.radiusMm[0]!) / 1e3 : 0,
+  };
+}
+
+interface MidReading {
+  bricks: Bricks;
+  inside: Uint16Array;
+  sizes: Uint16Array;
+  thinMm: number;
+}
+
+/** Balls of thin places on the fine grid: only where the mid grid reads thin, or sees no solid at all. */
+function fineBalls(
+  { dexels, bounds }: { dexels: Dexels; bounds: Bounds },
+  { fineMm }: Resolution,
+  mid: MidReading,
+  tree: TriangleTree,
+): Balls {
+  const all = bricksNearSolid(dexels, frameRound(bounds, fineMm, 1), 0);
+  const bricks = bricksRound(all, (brick) => isThin(all, brick, mid));
+  const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
+  fillSolid(bricks, dexels, inside, FAR);
+  measureDistances(bricks, inside, 'unknown');
+  // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
+  const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, 81, CLIMB_OPPOSED));
+  const balls = refineBalls(bricks, inside, cells, tree);
+  return filterBalls(balls, (n) => balls.exact[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
+}
+
+const cell = new Int32Array(3);
+
+/** Looks at the mid cells that a fine brick covers: 4 × 4 × 4. */
+function isThin(fine: Bricks, brick: number, { bricks, inside, sizes, thinMm }: MidReading): boolean {
+  const limit = thinMm * SIZE_PER_MM;
+  cellOf(fine, brick * BRICK_CELLS, cell);
+  const ratio = fine.frame.cellMm / bricks.frame.cellMm;
+  const from = [0, 1, 2].map((k) =>
+    Math.round(
+      (fine.frame.originMm[k]! - bricks.frame.originMm[k]!) / bricks.frame.cellMm + cell[k]! * ratio,
+    ),
+  ) as [number, number, number];
+  let solid = false;
+  for (let n = 0; n < 64; n++) {
+    const e = entryOf(bricks, from[0] + (n & 3), from[1] + ((n >> 2) & 3), from[2] + (n >> 4));
+    if (e < 0 || inside[e] === 0) continue;
+    solid = true;
+    if (sizes[e] !== 0 && sizes[e]! < limit) return true;
+  }
+  return !solid;
+}

@@ -1,0 +1,239 @@
+import { cellOf, entryOf, type Bricks } from './bricks';
+import type { Closest, TriangleTree } from './triangleTree';
+
+/** Largest balls that fit at their places, largest first. Arrays run alike. */
+export interface Balls {
+  count: number;
+  x: Float64Array;
+  y: Float64Array;
+  z: Float64Array;
+  radiusMm: Float64Array;
+  /**
+   * 1 where the two surfaces that hold the ball face each other (more than 120° apart seen from its centre):
+   * walls, wires, slots. 0 in corners, where every sharp edge would otherwise read as thin.
+   */
+  opposed: Uint8Array;
+  /** 1 where the surface confirmed the ball; 0 where only the grid vouches for it. */
+  exact: Uint8Array;
+}
+
+/** cos 120°. */
+const OPPOSED_COS = -0.5;
+/** Shrinking stops when the surface comes no nearer than this share of the radius. */
+const SHRINK_TOLERANCE = 2e-3;
+const SHRINK_STEPS = 12;
+/** cos 70°: two touches this far apart are two sides, and the direction between them is beyond doubt. */
+const CLEAR_COS = 0.34;
+/** cos 30°: a second touch this close to the first is a neighbouring facet of a round surface, not another side. */
+const FACET_COS = 0.866;
+/** The first try is this much larger than the distance at the cell, plus one cell. */
+const FIRST_TRY = 1.25;
+/** A refined radius further from the grid's than this (cells, and share) met a face inside the solid. */
+const TRUST_CELLS = 1.6;
+const TRUST_SHARE = 0.12;
+
+const createBalls = (count: number): Balls => ({
+  count,
+  x: new Float64Array(count),
+  y: new Float64Array(count),
+  z: new Float64Array(count),
+  radiusMm: new Float64Array(count),
+  opposed: new Uint8Array(count),
+  exact: new Uint8Array(count),
+});
+const KEYS = ['x', 'y', 'z', 'radiusMm', 'opposed', 'exact'] as const;
+
+/** The largest ball at a grid cell. */
+export interface Ball {
+  at: [number, number, number];
+  radiusMm: number;
+  opposed: boolean;
+  exact: boolean;
+}
+
+/**
+ * Makes balls at grid cells exact on the surface: from a surface point where the ball touches, it is shrunk until
+ * nothing of the surface is inside it (shrinking ball, Ma, Bae & Choi 2012). Where the surface contradicts the
+ * grid (faces inside overlapping bodies) the grid's distance is kept, half a cell shorter for the cell's own half.
+ */
+export class BallFinder {
+  private readonly shrink: ShrinkingBall;
+  private readonly cell = new Int32Array(3);
+  private readonly foot = new Int32Array(3);
+
+  constructor(
+    private readonly bricks: Bricks,
+    private readonly field: Uint16Array,
+    tree: TriangleTree,
+  ) {
+    this.shrink = new ShrinkingBall(tree);
+  }
+
+  /** O(log triangles). */
+  at(entry: number): Ball {
+    const { shrink, cell, foot } = this;
+    const { cellMm, originMm } = this.bricks.frame;
+    const mm = (c: Int32Array): [number, number, number] => [
+      originMm[0] + cellMm * c[0]!,
+      originMm[1] + cellMm * c[1]!,
+      originMm[2] + cellMm * c[2]!,
+    ];
+    cellOf(this.bricks, entry, cell);
+    const gridMm = Math.sqrt(this.field[entry]!) * cellMm;
+    const nearMm = (descend(this.bricks, this.field, cell, foot) + 2) * cellMm;
+    const tryMm = FIRST_TRY * gridMm + cellMm;
+    const exact =
+      shrink.from(...mm(foot), nearMm, tryMm) &&
+      (shrink.cos < CLEAR_COS || shrink.again(tryMm)) &&
+      Math.abs(shrink.radius - gridMm) <= TRUST_CELLS * cellMm + TRUST_SHARE * gridMm;
+    return exact
+      ? {
+          at: [shrink.x, shrink.y, shrink.z],
+          radiusMm: shrink.radius,
+          opposed: shrink.cos < OPPOSED_COS,
+          exact,
+        }
+      : { at: mm(cell), radiusMm: Math.max(0.5 * cellMm, gridMm - 0.5 * cellMm), opposed: false, exact };
+  }
+}
+
+/** Balls at ridge cells, exact on the surface, largest first. O(balls · log triangles). */
+export function refineBalls(
+  bricks: Bricks,
+  field: Uint16Array,
+  entries: Uint32Array,
+  tree: TriangleTree,
+): Balls {
+  const balls = createBalls(entries.length);
+  const finder = new BallFinder(bricks, field, tree);
+  for (let n = 0; n < entries.length; n++) {
+    const ball = finder.at(entries[n]!);
+    [balls.x[n], balls.y[n], balls.z[n]] = ball.at;
+    balls.radiusMm[n] = ball.radiusMm;
+    balls.opposed[n] = Number(ball.opposed);
+    balls.exact[n] = Number(ball.exact);
+  }
+  return largestFirst(balls);
+}
+
+function largestFirst(balls: Balls): Balls {
+  const order = Uint32Array.from({ length: balls.count }, (_, n) => n);
+  return pick(
+    balls,
+    order.sort((a, b) => balls.radiusMm[b]! - balls.radiusMm[a]!),
+  );
+}
+
+function pick(balls: Balls, which: Uint32Array): Balls {
+  const out = createBalls(which.length);
+  for (const key of KEYS) for (let n = 0; n < which.length; n++) out[key][n] = balls[key][which[n]!]!;
+  return out;
+}
+
+/** Balls of one list that pass a test, by number. */
+export const filterBalls = (balls: Balls, keep: (n: number) => boolean): Balls =>
+  pick(balls, Uint32Array.from({ length: balls.count }, (_, n) => n).filter(keep));
+
+/** Two lists as one, largest first. */
+export function joinBalls(a: Balls, b: Balls): Balls {
+  const out = createBalls(a.count + b.count);
+  for (const key of KEYS) {
+    out[key].set(a[key]);
+    out[key].set(b[key], a.count);
+  }
+  return largestFirst(out);
+}
+
+/** Cells within this distance of the surface are near enough for a quick closest-point query. */
+const NEAR_CELLS = 2;
+
+/**
+ * Walks from a cell down the field towards the surface in jumps as long as the field vouches for, so that the
+ * closest-point query starts beside the surface: from the middle of a round section every point of it is nearest.
+ * Writes the cell reached into `out`; result: its distance in cells.
+ */
+function descend(bricks: Bricks, field: Uint16Array, from: Int32Array, out: Int32Array): number {
+  out.set(from);
+  let here = Math.sqrt(field[entryOf(bricks, out[0]!, out[1]!, out[2]!)]!);
+  for (let jump = 0; jump < 6 && here > NEAR_CELLS; jump++) {
+    const step = Math.max(1, Math.floor(here - NEAR_CELLS + 0.5));
+    let best = here;
+    let [bestX, bestY, bestZ] = [0, 0, 0];
+    for (let n = 0; n < DIRECTIONS.length; n += 3) {
+      const dx = Math.round(DIRECTIONS[n]! * step);
+      const dy = Math.round(DIRECTIONS[n + 1]! * step);
+      const dz = Math.round(DIRECTIONS[n + 2]! * step);
+      const e = entryOf(bricks, out[0]! + dx, out[1]! + dy, out[2]! + dz);
+      if (e < 0 || field[e] === 0) continue;
+      const value = Math.sqrt(field[e]!);
+      if (value >= best) continue;
+      best = value;
+      [bestX, bestY, bestZ] = [dx, dy, dz];
+    }
+    if (best === here) break;
+    out[0]! += bestX;
+    out[1]! += bestY;
+    out[2]! += bestZ;
+    here = best;
+  }
+  return here;
+}
+
+/** The 26 directions to neighbouring cells, of length 1. */
+const DIRECTIONS = Float64Array.from(
+  Array.from({ length: 27 }, (_, n) => [(n % 3) - 1, (Math.floor(n / 3) % 3) - 1, Math.floor(n / 9) - 1])
+    .filter((d) => d.some((v) => v !== 0))
+    .flatMap((d) => d.map((v) => v / Math.hypot(...d))),
+);
+
+/** The ball that touches the surface where it is nearest to a point, and somewhere else. */
+export class ShrinkingBall {
+  x = 0;
+  y = 0;
+  z = 0;
+  radius = 0;
+  /** Cosine between the directions to the two touching points; 1 when there is only one. */
+  cos = 1;
+  private readonly hit: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+
+  constructor(private readonly tree: TriangleTree) {}
+
+  /**
+   * From a point near the surface (`nearMm` at most) the ball grows away from it. `tryMm` is the first radius;
+   * it is never exceeded. False: no surface within reach, or the point lies on it.
+   */
+  from(x: number, y: number, z: number, nearMm: number, tryMm: number): boolean {
+    const { hit, tree } = this;
+    if (!tree.closest(x, y, z, nearMm * nearMm, hit)) return false;
+    const away = Math.sqrt(hit.distance2);
+    // On the surface itself there is no direction to grow in.
+    if (away < 1e-4 * nearMm) return false;
+    const [cx, cy, cz] = [hit.x, hit.y, hit.z];
+    const [nx, ny, nz] = [(x - cx) / away, (y - cy) / away, (z - cz) / away];
+    let radius = Math.max(tryMm, away);
+    this.cos = 1;
+    for (let step = 0; step < SHRINK_STEPS; step++) {
+      const [mx, my, mz] = [cx + nx * radius, cy + ny * radius, cz + nz * radius];
+      if (!tree.closest(mx, my, mz, (radius * (1 - SHRINK_TOLERANCE)) ** 2, hit)) break;
+      const [dx, dy, dz] = [hit.x - cx, hit.y - cy, hit.z - cz];
+      const along = dx * nx + dy * ny + dz * nz;
+      const next = (dx * dx + dy * dy + dz * dz) / (2 * along);
+      if (!(along > 0) || !(next < radius)) break;
+      // Angle at the new centre between the way to c (−n) and the way to the hit (d − r·n).
+      const cos = 1 - along / next;
+      if (cos > FACET_COS) break;
+      radius = next;
+      this.cos = cos;
+    }
+    this.x = cx + nx * radius;
+    this.y = cy + ny * radius;
+    this.z = cz + nz * radius;
+    this.radius = radius;
+    return true;
+  }
+
+  /** Once more from the centre found: seen from there a facet's own tilt no longer turns the direction. */
+  again(tryMm: number): boolean {
+    return this.from(this.x, this.y, this.z, this.radius * 1.05, tryMm);
+  }
+}

@@ -1,0 +1,32 @@
+export { boundaryTest, boundaryTriangles } from './boundary';
+export { columnsOf, frameRound, type CellFrame, type ColumnGrid } from './columnGrid';
+export { crossColumns, solidRuns, sweepDexels, type Dexels } from './dexels';
+export {
+  allBricks,
+  BRICK_CELLS,
+  bricksNearSolid,
+  bricksRound,
+  cellAt,
+  cellOf,
+  entryOf,
+  fillSolid,
+  type Bricks,
+} from './bricks';
+export { FAR, measureDistances } from './distance';
+export { gridBothSides, gridSolid, type SolidGrid } from './solidGrid';
+export { CLIMB_OPPOSED, ridgeCells, thinRidge } from './ridge';
+export { BallFinder, filterBalls, joinBalls, refineBalls, type Ball, type Balls } from './balls';
+export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from './localSize';
+export { TriangleTree } from './triangleTree';
+export { WindingField } from './windingNumber';
+export { measureSolidVolume, type SolidVolume } from './solidVolume';
+export { exactUnionMm3, splitShells, type BooleanEngine } from './exactUnion';
+export { findPeaks, type Peak, type PeakTree } from './peaks';
+export { areaInBall, volumeInBall } from './modulus';
+export { findSealedVoids, type SealedVoid } from './voids';
+export { findAirPockets, type AirPocket } from './airPockets';
+export { measureDepths, openCells } from './gaps';
+export { acrossAxis, findThroughHoles, type ThroughHole } from './throughHoles';
+export { UnionFind } from './unionFind';
+export { denseField, type DenseField } from './denseField';
+export { findChamberCells } from './chambers';
