@@ -56,6 +56,11 @@ export default ts.config(
     'The plan stands on contracts and core.',
   ),
   only(
+    ['analyse/src/**'],
+    ['@zero-pour/plan', '@zero-pour/server', '@zero-pour/web', '@zero-pour/demo', 'vue', 'express'],
+    'The analysis stands on contracts and core.',
+  ),
+  only(
     ['demo/src/**'],
     ['@zero-pour/plan', '@zero-pour/server', '@zero-pour/web'],
     'The demo stands on contracts and core.',

@@ -32,6 +32,14 @@ export {
   type PatternChange,
 } from './pattern';
 export {
+  analysisAnswerSchema,
+  keptAnalysisSchema,
+  knownPartsSchema,
+  patternAnalysisSchema,
+  type KeptAnalysis,
+  type KnownPart,
+} from './patternAnalysis';
+export {
   emptyPourDoc,
   POUR_FORMAT,
   POUR_VERSION,
@@ -61,5 +69,5 @@ export {
   type ShopState,
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
-export type { PatternAnswer, PatternProgress } from './worker';
+export type { AnalysisJobAnswer, LayersJobAnswer, PatternAnswer, PatternProgress } from './worker';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';

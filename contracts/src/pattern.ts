@@ -1,4 +1,4 @@
-import type { PatternMeasure } from '@zero-pour/core';
+import { MESH_FORMATS, PART_CLASSES, type PatternMeasure } from '@zero-pour/core';
 import { z } from 'zod';
 import {
   atLeastZeroSchema,
@@ -24,7 +24,7 @@ const wholeSchema = z.number().int().nonnegative();
 
 /** Core's measure of a pattern file, as it is sent and kept. */
 export const patternMeasureSchema = z.strictObject({
-  format: z.enum(['stl-binary', 'stl-ascii', 'obj', '3mf']),
+  format: z.enum(MESH_FORMATS),
   unitMm: positiveSchema,
   triangles: wholeSchema.positive(),
   vertices: wholeSchema.positive(),
@@ -39,6 +39,9 @@ export const patternMeasureSchema = z.strictObject({
   sizeMm: z.tuple([atLeastZeroSchema, atLeastZeroSchema, atLeastZeroSchema]).readonly(),
   areaMm2: positiveSchema,
   volumeMm3: atLeastZeroSchema,
+  volumePlusMinusMm3: atLeastZeroSchema,
+  bodySumMm3: z.number(),
+  overlapMm3: atLeastZeroSchema,
   supportPointsMm: pointsSchema,
 }) satisfies z.ZodType<PatternMeasure>;
 
@@ -50,11 +53,15 @@ export const newPatternSchema = z.strictObject({
   fileHash: hashSchema,
   measure: patternMeasureSchema,
   note: noteSchema,
+  /** The version that this one follows; null for the first. */
+  formerId: idSchema.nullable(),
+  /** The shop's own class, over the one that the thickness gives. */
+  classOverride: z.enum(PART_CLASSES).nullable(),
 });
 export type NewPattern = z.infer<typeof newPatternSchema>;
 
 export const patternSchema = newPatternSchema.extend({ createdAt: momentSchema });
 export type Pattern = z.infer<typeof patternSchema>;
 
-export const patternChangeSchema = z.strictObject({ name: nameSchema, note: noteSchema });
+export const patternChangeSchema = newPatternSchema.pick({ name: true, note: true, classOverride: true });
 export type PatternChange = z.infer<typeof patternChangeSchema>;

@@ -1,5 +1,19 @@
-import type { PatternMeasure, ReadingStep, UnitOption } from '@zero-pour/core';
+import type {
+  LayerStack,
+  PatternAnalysis,
+  PatternMeasure,
+  PrintDirection,
+  Step,
+  UnitOption,
+} from '@zero-pour/core';
 import type { ErrorCode, ErrorDetail } from './errors';
+
+/** A file that the reader would not take, with the code of its sentence. */
+interface Refused {
+  status: 'refused';
+  code: ErrorCode;
+  detail: ErrorDetail;
+}
 
 /** What the mesh worker answers. Buffers are transferred; `hash` names the file's bytes. */
 export type PatternAnswer =
@@ -12,6 +26,21 @@ export type PatternAnswer =
       positions: Float32Array;
       triangles: Uint32Array;
     }
-  | { status: 'refused'; code: ErrorCode; detail: ErrorDetail };
+  | Refused;
 
-export type PatternProgress = (step: ReadingStep) => void;
+/** A whole analysis: `shape` is a shape file (core, pattern/shapeFile) named by `shapeHash`. */
+export type AnalysisJobAnswer =
+  | {
+      status: 'analysed';
+      measure: PatternMeasure;
+      analysis: PatternAnalysis;
+      shape: Uint8Array<ArrayBuffer>;
+      shapeHash: string;
+    }
+  | { status: 'too open'; measure: PatternMeasure; openShare: number }
+  | Refused;
+
+/** A part cut into layers. */
+export type LayersJobAnswer = { status: 'cut'; direction: PrintDirection; stack: LayerStack } | Refused;
+
+export type PatternProgress = (step: Step, share: number) => void;

@@ -60,7 +60,17 @@ export async function createDemoPatterns(createdAt: string): Promise<DemoPattern
     bytes.set(fileHash, stl);
     const reading = readPattern(stl, file, null);
     if (reading.status !== 'read') throw new Error(`${file}: ${reading.status}`);
-    return { id: demoId(name), name, fileName: file, fileHash, measure: reading.measure, note, createdAt };
+    return {
+      id: demoId(name),
+      name,
+      fileName: file,
+      fileHash,
+      measure: reading.measure,
+      note,
+      formerId: null,
+      classOverride: null,
+      createdAt,
+    };
   });
   return { patterns, bytes };
 }

@@ -11,7 +11,14 @@ import {
   type Resin,
   type ShopLists,
 } from '@zero-pour/contracts';
-import { RESIN_CURE_PERCENT, USUAL_PROTOCOL, type CastClass, type CleanStep } from '@zero-pour/core';
+import {
+  PATTERN_LIMITS,
+  RESIN_CURE_PERCENT,
+  THICKEST_MM,
+  USUAL_PROTOCOL,
+  type CastClass,
+  type CleanStep,
+} from '@zero-pour/core';
 import { demoId } from './demoId';
 
 const withId = <T extends { name: string }>(item: T): T & { id: string } => ({
@@ -39,6 +46,8 @@ function resin(name: string, family: Resin['family'], fields: Partial<Resin>): R
     curePercent: RESIN_CURE_PERCENT[family],
     supportsPercent: 30,
     cleanOutH: 3,
+    finestMm: PATTERN_LIMITS.finestMm,
+    thickestMm: family === 'wax-free' ? THICKEST_MM.waxFree : THICKEST_MM.usual,
     rampMaxCPerH: 120,
     fastAllowed: false,
     printFromC: 22,
@@ -52,6 +61,7 @@ function resin(name: string, family: Resin['family'], fields: Partial<Resin>): R
 const resins: Resin[] = [
   resin('Skerry Wax 55', 'wax-rich', {
     densityGPerMl: 1.08,
+    finestMm: 0.35,
     pricePerKg: 260,
     colour: 'blue-green',
     cleanOutH: 2.5,
@@ -75,6 +85,7 @@ const resins: Resin[] = [
   }),
   resin('Skerry Low-Ash Fine', 'low-wax', {
     densityGPerMl: 1.13,
+    finestMm: 0.2,
     pricePerKg: 225,
     colour: 'pale amber',
     cleanOutH: 4,

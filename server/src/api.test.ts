@@ -27,7 +27,7 @@ const flask = (name: string) => ({
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const measure = {
   format: 'obj', unitMm: 1, triangles: 12, vertices: 8, closed: true, openEdges: 0, crowdedEdges: 0, turnedEdges: 0, degenerate: 0,
-  shells: 1, inwardShells: 0, reversed: false, sizeMm: [10, 10, 10], areaMm2: 600, volumeMm3: 1000, supportPointsMm: [0, 0, 0, 10, 10, 10],
+  shells: 1, inwardShells: 0, reversed: false, sizeMm: [10, 10, 10], areaMm2: 600, volumeMm3: 1000, volumePlusMinusMm3: 0, bodySumMm3: 1000, overlapMm3: 0, supportPointsMm: [0, 0, 0, 10, 10, 10],
 }; // prettier-ignore
 
 async function newPattern(name: string): Promise<string> {
@@ -41,6 +41,8 @@ async function newPattern(name: string): Promise<string> {
     fileHash: hashOf(bytes),
     measure,
     note: '',
+    formerId: null,
+    classOverride: null,
   });
   expect(status).toBe(201);
   return id;

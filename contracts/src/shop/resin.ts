@@ -36,6 +36,9 @@ export const resinSchema = z.strictObject({
   cleanOutH: atLeastZeroSchema.max(48),
   /** Steepest climb from 150 to 400 °C. */
   rampMaxCPerH: positiveSchema.max(2000),
+  /** Finest feature that it holds, and the thickest part that burns out without harm. */
+  finestMm: positiveSchema.max(5),
+  thickestMm: positiveSchema.max(100),
   fastAllowed: z.boolean(),
   printFromC: tempCSchema,
   skin: z.string().max(200),

@@ -1,4 +1,4 @@
-import { measureBounds, splitLongEdges, type WeldedMesh } from '../mesh';
+import { checkTopology, measureBounds, measureSolid, splitLongEdges, type WeldedMesh } from '../mesh';
 import {
   boundaryTest,
   boundaryTriangles,
@@ -11,8 +11,11 @@ import {
   sizePercentile,
   solidRuns,
   TriangleTree,
+  uniteShells,
   WindingField,
+  type BooleanEngine,
   type Dexels,
+  type ExactUnion,
   type SealedVoid,
   type ThroughHole,
 } from '../solid';
@@ -36,6 +39,8 @@ export interface PatternAnalysis {
   resolution: Resolution;
   /** Open surface: read as if its small holes were closed, so a little less sure. */
   estimate: boolean;
+  /** Volume of the exact boolean union, the cross-check of the rays'; null when no bodies overlap or none could be made. */
+  exactMm3: number | null;
   thickness: {
     p1Mm: number;
     p10Mm: number;
@@ -61,8 +66,15 @@ export interface PatternAnalysis {
   hangs: HangReading[];
 }
 
+/** A mesh for the view, with a value of the paint for each vertex. */
+export interface PaintedMesh {
+  positions: Float64Array;
+  triangles: Uint32Array;
+  paint: SurfacePaint;
+}
+
 export type AnalysisResult =
-  | { status: 'analysed'; analysis: PatternAnalysis; paint: SurfacePaint }
+  | { status: 'analysed'; analysis: PatternAnalysis; painted: PaintedMesh }
   /** Too open for inside and outside to be told apart. */
   | { status: 'too open'; openShare: number };
 
@@ -71,13 +83,17 @@ const OPEN_SHARE_MAX = 0.05;
 
 /**
  * Reads everything of handbook 01 from a welded mesh: thickness, gaps, hot spots and necks, ways through and
- * into it, sealed voids, air pockets. `report` is told each step. O(n log n) in triangles, linear in cells.
+ * into it, sealed voids, air pockets. `report` is told each step; `engine` unites bodies that overlap, without it
+ * their inner faces are only left out. O(n log n) in triangles, linear in cells.
  */
 export function analysePattern(
-  mesh: WeldedMesh,
+  file: WeldedMesh,
   measure: PatternMeasure,
   report: Report = () => {},
+  engine?: BooleanEngine<unknown>,
 ): AnalysisResult {
+  const union = measure.closed && measure.overlapMm3 > 0 && engine ? uniteFile(file, engine) : null;
+  const mesh = union ? { ...file, ...union } : file;
   const bounds = measureBounds(mesh.positions);
   const resolution = chooseResolution(bounds, measure.volumeMm3);
   report('solid', STEPS.solid);
@@ -85,7 +101,7 @@ export function analysePattern(
   const fine = cut(mesh, resolution.fineMm, 1);
   if (fine.openShare > OPEN_SHARE_MAX) return { status: 'too open', openShare: fine.openShare };
   const tree =
-    measure.overlapMm3 > 0
+    measure.overlapMm3 > 0 && !union
       ? boundaryTree(surface, fine.dexels)
       : new TriangleTree(surface.positions, surface.triangles);
   const bandCells = Math.ceil(GAP_MAX_MM / 2 / resolution.midMm);
@@ -113,10 +129,11 @@ export function analysePattern(
   });
   return {
     status: 'analysed',
-    paint: values.paint,
+    painted: { ...surface, paint: values.paint },
     analysis: {
       resolution,
       estimate: !measure.closed,
+      exactMm3: union?.volumeMm3 ?? null,
       thickness: {
         p1Mm: percentile(0.01),
         p10Mm: percentile(0.1),
@@ -141,7 +158,13 @@ export function analysePattern(
   };
 }
 
-/** Overlapping bodies: their faces inside each other are not surface. */
+function uniteFile(file: WeldedMesh, engine: BooleanEngine<unknown>): ExactUnion | null {
+  const topology = checkTopology(file);
+  const { shellVolumesMm3 } = measureSolid(file, topology, measureBounds(file.positions));
+  return uniteShells(file, topology, shellVolumesMm3, engine);
+}
+
+/** Overlapping bodies that no engine has united: their faces inside each other are not surface. */
 function boundaryTree(mesh: Pick<WeldedMesh, 'positions' | 'triangles'>, dexels: Dexels): TriangleTree {
   const isBoundary = boundaryTest(mesh, dexels);
   return new TriangleTree(mesh.positions, mesh.triangles, boundaryTriangles(mesh, isBoundary), isBoundary);

@@ -7,6 +7,7 @@ export {
   analysePattern,
   ANALYSIS_VERSION,
   type AnalysisResult,
+  type PaintedMesh,
   type PatternAnalysis,
 } from './analysePattern';
 export {
@@ -33,3 +34,4 @@ export {
   type Compared,
   type VersionReading,
 } from './comparePatterns';
+export { readShape, writeShape, type PaintedShape } from './shapeFile';

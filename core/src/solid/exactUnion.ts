@@ -6,6 +6,7 @@ export interface BooleanEngine<Solid> {
   create(positions: Float32Array, triangles: Uint32Array): Solid;
   union(bodies: readonly Solid[]): Solid;
   volumeMm3(body: Solid): number;
+  mesh(body: Solid): { positions: Float64Array; triangles: Uint32Array };
   release(body: Solid): void;
 }
 
@@ -43,28 +44,52 @@ export function splitShells(
   }));
 }
 
+/** The bodies of a mesh as one, its inner faces gone. */
+export interface ExactUnion {
+  volumeMm3: number;
+  positions: Float64Array;
+  triangles: Uint32Array;
+}
+
 /**
- * Volume of the exact boolean union of a closed mesh's outward shells less its hollows: the cross-check of the
- * ray volume. Null when the engine refuses a shell (not closed by its own rules).
+ * Exact boolean union of a closed mesh's outward shells; hollows are put back as they were. Null when the engine
+ * refuses a shell (not closed by its own rules).
  */
-export function exactUnionMm3<Solid>(
+export function uniteShells<Solid>(
   mesh: WeldedMesh,
   topology: Topology,
   shellVolumesMm3: readonly number[],
   engine: BooleanEngine<Solid>,
-): number | null {
-  const bodies: Solid[] = [];
+): ExactUnion | null {
+  const made: Solid[] = [];
   try {
-    splitShells(mesh, topology).forEach((shell, n) => {
-      if (shellVolumesMm3[n]! > 0) bodies.push(engine.create(shell.positions, shell.triangles));
-    });
-    const union = engine.union(bodies);
-    bodies.push(union);
-    const hollows = shellVolumesMm3.filter((v) => v < 0).reduce((sum, v) => sum + v, 0);
-    return engine.volumeMm3(union) + hollows;
+    const shells = splitShells(mesh, topology);
+    const bodies = shells.filter((_, n) => shellVolumesMm3[n]! > 0);
+    for (const { positions, triangles } of bodies) made.push(engine.create(positions, triangles));
+    const union = engine.union(made);
+    made.push(union);
+    const hollows = shells.filter((_, n) => shellVolumesMm3[n]! < 0);
+    const hollowMm3 = shellVolumesMm3.filter((v) => v < 0).reduce((sum, v) => sum + v, 0);
+    return { volumeMm3: engine.volumeMm3(union) + hollowMm3, ...joined([engine.mesh(union), ...hollows]) };
   } catch {
     return null;
   } finally {
-    for (const body of bodies) engine.release(body);
+    for (const body of made) engine.release(body);
   }
+}
+
+function joined(
+  parts: readonly { positions: ArrayLike<number>; triangles: Uint32Array }[],
+): Pick<ExactUnion, 'positions' | 'triangles'> {
+  const count = (key: 'positions' | 'triangles'): number =>
+    parts.reduce((sum, part) => sum + part[key].length, 0);
+  const positions = new Float64Array(count('positions'));
+  const triangles = new Uint32Array(count('triangles'));
+  let [atPosition, atTriangle] = [0, 0];
+  for (const part of parts) {
+    positions.set(part.positions, atPosition);
+    for (const index of part.triangles) triangles[atTriangle++] = index + atPosition / 3;
+    atPosition += part.positions.length;
+  }
+  return { positions, triangles };
 }

@@ -20,7 +20,7 @@ export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from
 export { TriangleTree } from './triangleTree';
 export { WindingField } from './windingNumber';
 export { measureSolidVolume, type SolidVolume } from './solidVolume';
-export { exactUnionMm3, splitShells, type BooleanEngine } from './exactUnion';
+export { uniteShells, type BooleanEngine, type ExactUnion } from './exactUnion';
 export { findPeaks, type Peak, type PeakTree } from './peaks';
 export { areaInBall, volumeInBall } from './modulus';
 export { findSealedVoids, type SealedVoid } from './voids';

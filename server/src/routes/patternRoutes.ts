@@ -1,6 +1,14 @@
-import { idSchema, newPatternSchema, parseOrRefuse, patternChangeSchema } from '@zero-pour/contracts';
+import {
+  idSchema,
+  keptAnalysisSchema,
+  newPatternSchema,
+  parseOrRefuse,
+  patternChangeSchema,
+} from '@zero-pour/contracts';
+import { ANALYSIS_VERSION } from '@zero-pour/core';
 import { Router } from 'express';
-import { addPattern, changePattern } from '../db/patternStore';
+import { findAnalysis, keepAnalysis, listKnownParts } from '../db/analysisStore';
+import { addPattern, changePattern, findPattern } from '../db/patternStore';
 import type { Services } from './services';
 
 export function patternRoutes({ db }: Services): Router {
@@ -14,6 +22,22 @@ export function patternRoutes({ db }: Services): Router {
   router.put('/patterns/:id', async (request, response) => {
     const change = parseOrRefuse(patternChangeSchema, request.body);
     response.json(await changePattern(db, parseOrRefuse(idSchema, request.params.id), change));
+  });
+
+  router.get('/patterns/known', async (_request, response) => {
+    response.json({ parts: await listKnownParts(db) });
+  });
+
+  router.get('/patterns/:id/analysis', async (request, response) => {
+    const pattern = await findPattern(db, parseOrRefuse(idSchema, request.params.id));
+    response.json({ kept: await findAnalysis(db, pattern, ANALYSIS_VERSION) });
+  });
+
+  router.put('/patterns/:id/analysis', async (request, response) => {
+    const kept = parseOrRefuse(keptAnalysisSchema, request.body);
+    const id = parseOrRefuse(idSchema, request.params.id);
+    await db.transaction(async (tx) => keepAnalysis(tx, await findPattern(tx, id), kept));
+    response.json(await findPattern(db, id));
   });
 
   return router;

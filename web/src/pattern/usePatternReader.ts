@@ -1,11 +1,5 @@
 import { errorSentence, type Pattern } from '@zero-pour/contracts';
-import {
-  FILE_BYTES_MAX,
-  FILE_UNITS_MM,
-  type FileUnit,
-  type ReadingStep,
-  type UnitOption,
-} from '@zero-pour/core';
+import { FILE_BYTES_MAX, FILE_UNITS_MM, type FileUnit, type Step, type UnitOption } from '@zero-pour/core';
 import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
@@ -13,7 +7,7 @@ import { readInWorker, ReadingCancelled } from './readInWorker';
 
 export type ReaderState =
   | { status: 'idle' }
-  | { status: 'busy'; fileName: string; step: ReadingStep | 'keeping' }
+  | { status: 'busy'; fileName: string; step: Step | 'keeping' }
   | { status: 'unit needed'; file: File; options: UnitOption[] }
   | { status: 'refused'; fileName: string; sentence: string };
 
@@ -26,7 +20,10 @@ const nameOf = (fileName: string): string =>
     .slice(0, 120) || 'Pattern';
 
 /** Reads a dropped file, asks for its unit when it must, and keeps it; a bad file leaves nothing behind. */
-export function usePatternReader(kept: (pattern: Pattern) => void) {
+export function usePatternReader(
+  kept: (pattern: Pattern) => void,
+  formerOf: () => Pattern | undefined = () => undefined,
+) {
   const shop = useShop();
   const state = shallowRef<ReaderState>({ status: 'idle' });
   let running: AbortController | undefined;
@@ -38,7 +35,7 @@ export function usePatternReader(kept: (pattern: Pattern) => void) {
   onScopeDispose(() => running?.abort());
 
   async function keep(file: File, unitMm: number | null, signal: AbortSignal): Promise<void> {
-    const report = (step: ReadingStep) => {
+    const report = (step: Step) => {
       if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step };
     };
     const bytes = new Uint8Array(await file.arrayBuffer());
@@ -54,13 +51,16 @@ export function usePatternReader(kept: (pattern: Pattern) => void) {
     } else {
       state.value = { status: 'busy', fileName: file.name, step: 'keeping' };
       await sendBytes(answer.hash, file);
+      const former = formerOf();
       const pattern = await shop.addPattern({
         id: crypto.randomUUID(),
-        name: nameOf(file.name),
+        name: former?.name ?? nameOf(file.name),
         fileName: file.name,
         fileHash: answer.hash,
         measure: answer.measure,
-        note: '',
+        note: former?.note ?? '',
+        formerId: former?.id ?? null,
+        classOverride: former?.classOverride ?? null,
       });
       state.value = { status: 'idle' };
       kept(pattern);

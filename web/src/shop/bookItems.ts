@@ -7,8 +7,10 @@ import {
 } from '@zero-pour/contracts';
 import {
   GYPSUM_CEILING_C,
+  PATTERN_LIMITS,
   RESIN_CURE_PERCENT,
   SWELL_RAMP_MAX_C_PER_H,
+  THICKEST_MM,
   USUAL_PROTOCOL,
   type ResinFamily,
 } from '@zero-pour/core';
@@ -27,6 +29,8 @@ const resin = (family: ResinFamily, forBurnout: boolean): Template<'resin'> => (
   curePercent: RESIN_CURE_PERCENT[family],
   supportsPercent: 30,
   cleanOutH: 3,
+  finestMm: PATTERN_LIMITS.finestMm,
+  thickestMm: family === 'wax-free' ? THICKEST_MM.waxFree : THICKEST_MM.usual,
   rampMaxCPerH: SWELL_RAMP_MAX_C_PER_H,
   fastAllowed: false,
   printFromC: 22,

@@ -1,0 +1,2 @@
+export { manifoldEngine } from './manifoldEngine';
+export { runAnalysis, type AnalysisRun } from './runAnalysis';
