@@ -34,6 +34,7 @@ export const patternAnalysisSchema = z.strictObject({
   thick: z.array(spotSchema).max(5000),
   gaps: z.array(spotSchema).max(5000),
   gapAreaMm2: z.array(atLeastZeroSchema).max(200),
+  gapPlaces: z.array(placeSchema.nullable()).max(200),
   hotSpots: z
     .array(
       sectionSchema.extend({

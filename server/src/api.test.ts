@@ -56,7 +56,7 @@ async function newPour(change: (doc: ReturnType<typeof emptyPourDoc>) => void = 
 
 describe('an empty shop', () => {
   it('is well and has nothing in it', async () => {
-    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 2 });
+    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 3 });
     const state: ShopState = (await ask('GET', '/shop')).body;
     expect([state.patterns, state.openPours, state.lists.flask]).toEqual([[], [], []]);
   });
@@ -161,6 +161,8 @@ describe('bytes', () => {
       fileHash: hashOf(Uint8Array.of(9)),
       measure,
       note: '',
+      formerId: null,
+      classOverride: null,
     };
     expect((await ask('POST', '/patterns', lost)).status).toBe(404);
   });

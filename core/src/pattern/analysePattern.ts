@@ -55,6 +55,8 @@ export interface PatternAnalysis {
   thick: Spot[];
   gaps: Spot[];
   gapAreaMm2: number[];
+  /** A place for each bin of it. */
+  gapPlaces: ([number, number, number] | null)[];
   hotSpots: HotSpot[];
   feed: number[];
   /** Through-holes by the topology of the surface; null when bodies overlap or it is open. */
@@ -147,6 +149,7 @@ export function analysePattern(
       thick: thickness.thick,
       gaps: gaps.gaps,
       gapAreaMm2: values.gapAreaMm2,
+      gapPlaces: values.gapPlaces,
       hotSpots: feed.hotSpots,
       feed: fed,
       genus: measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null,

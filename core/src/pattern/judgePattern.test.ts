@@ -34,7 +34,7 @@ describe('what the topology says about the metal figure', () => {
   });
   it('warns of hollows, of several bodies, and of a file that was inside out', () => {
     expect(judged(together(cube(10), insideOut(cube(4, [3, 3, 3]))))).toEqual(['closed ok', 'hollow watch']);
-    expect(judged(together(cube(10), cube(10, [5, 0, 0])))).toEqual(['closed ok', 'bodies watch']);
+    expect(judged(together(cube(10), cube(10, [5, 0, 0])))).toEqual(['closed ok', 'overlap watch']);
     expect(judged(insideOut(cube(10)))).toEqual(['closed ok', 'reversed watch']);
   });
 });

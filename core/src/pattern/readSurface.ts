@@ -16,11 +16,14 @@ export interface SurfacePaint {
 
 export interface SurfaceReading {
   paint: SurfacePaint;
+  /** For each bin, the middle of the face in it that has the narrowest gap; null when it has none. */
+  gapPlaces: ([number, number, number] | null)[];
   /** Surface by gap over it, in bins of GAP_BIN_MM up to GAP_MAX_MM; open surface is not in it. mm². */
   gapAreaMm2: number[];
 }
 
 export const GAP_BIN_MM = 0.1;
+const NO_GAP = 65535;
 /** Values are read this far from the surface along the normal, so that the cell is surely on the right side. */
 const OFF_SURFACE_CELLS = 0.8;
 
@@ -75,7 +78,7 @@ export function readSurface(
     const over = entryOf(bricks, cell[0]!, cell[1]!, cell[2]!);
     if (over >= 0 && outside[over] !== 0) paint.gapUm[v] = fields.gap[over]!;
   }
-  return { paint, gapAreaMm2: gapAreas(mesh, paint.gapUm) };
+  return { paint, ...gapAreas(mesh, paint.gapUm) };
 }
 
 /** Sum of the faces' area vectors at each vertex, made 1 long. */
@@ -100,17 +103,29 @@ function vertexNormals({ positions: p, triangles }: Mesh): Float32Array {
 }
 
 /** A face counts with the median gap of its corners: one corner in a crevice does not make it narrow. */
-function gapAreas({ positions: p, triangles }: Mesh, gapUm: Uint16Array): number[] {
-  const areas = new Array<number>(Math.ceil(GAP_MAX_MM / GAP_BIN_MM) + 1).fill(0);
+function gapAreas(
+  { positions: p, triangles }: Mesh,
+  gapUm: Uint16Array,
+): Pick<SurfaceReading, 'gapAreaMm2' | 'gapPlaces'> {
+  const bins = Math.ceil(GAP_MAX_MM / GAP_BIN_MM) + 1;
+  const areas = new Float64Array(bins);
+  const narrowest = new Uint16Array(bins).fill(NO_GAP);
+  const faces = new Int32Array(bins).fill(-1);
   for (let t = 0; t < triangles.length; t += 3) {
-    const [ga, gb, gc] = [0, 1, 2].map((n) => gapUm[triangles[t + n]!]! || 65535) as [number, number, number];
+    const ga = gapUm[triangles[t]!]! || NO_GAP, gb = gapUm[triangles[t + 1]!]! || NO_GAP, gc = gapUm[triangles[t + 2]!]! || NO_GAP; // prettier-ignore
     const gap = Math.max(Math.min(ga, gb), Math.min(Math.max(ga, gb), gc));
-    if (gap === 65535) continue;
-    const [a, b, c] = [0, 1, 2].map((n) => 3 * triangles[t + n]!) as [number, number, number];
+    if (gap === NO_GAP) continue;
+    const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
     const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
     const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
-    const area = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
-    areas[Math.min(areas.length - 1, Math.floor(gap / SIZE_PER_MM / GAP_BIN_MM))]! += area;
+    const bin = Math.min(bins - 1, Math.floor(gap / SIZE_PER_MM / GAP_BIN_MM));
+    areas[bin]! += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
+    if (gap < narrowest[bin]!) [narrowest[bin], faces[bin]] = [gap, t];
   }
-  return areas.map((area) => Math.round(area * 1e3) / 1e3);
+  const middle = (t: number): [number, number, number] =>
+    [0, 1, 2].map((k) => (p[3 * triangles[t]! + k]! + p[3 * triangles[t + 1]! + k]! + p[3 * triangles[t + 2]! + k]!) / 3) as [number, number, number]; // prettier-ignore
+  return {
+    gapAreaMm2: Array.from(areas, (area) => Math.round(area * 1e3) / 1e3),
+    gapPlaces: Array.from(faces, (t) => (t < 0 ? null : middle(t))),
+  };
 }

@@ -3,6 +3,7 @@ import {
   CLIMB_OPPOSED,
   bricksNearSolid,
   bricksRound,
+  cellAt,
   cellOf,
   entryOf,
   FAR,
@@ -14,8 +15,8 @@ import {
   measureDistances,
   paintBalls,
   refineBalls,
+  RIDGE_SPACING,
   ridgeCells,
-  SIZE_PER_MM,
   sizeHistogram,
   thinRidge,
   type Balls,
@@ -38,6 +39,8 @@ const THICK_SPOTS_MAX = 400;
 const THICK_FROM_MM = 2.5;
 /** Walls thinner than this many mid cells are read again on the fine grid. */
 const FINE_BELOW_CELLS = 8;
+/** The same reach on the fine grid and a cell, squared. */
+const FINE_REACH2 = (FINE_BELOW_CELLS + 1) ** 2;
 
 export interface ThicknessReading {
   sizes: Uint16Array;
@@ -59,10 +62,10 @@ export function readThickness(
   resolution: Resolution,
   tree: TriangleTree,
 ): ThicknessReading {
-  const mid = refineBalls(bricks, inside, thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR)), tree);
-  const coarseSizes = paintBalls(bricks, mid);
+  const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR), RIDGE_SPACING.wide);
+  const mid = refineBalls(bricks, inside, ridge, tree);
   const thinMm = FINE_BELOW_CELLS * resolution.midMm;
-  const small = fineBalls(fine, resolution, { bricks, inside, sizes: coarseSizes, thinMm }, tree);
+  const small = fineBalls(fine, resolution, { bricks, inside, balls: mid, thinMm }, tree);
   const balls = joinBalls(
     filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm || !mid.exact[n]),
     small,
@@ -96,7 +99,7 @@ function spotsOf(balls: Balls, resolution: Resolution): Omit<ThicknessReading, '
 interface MidReading {
   bricks: Bricks;
   inside: Uint16Array;
-  sizes: Uint16Array;
+  balls: Balls;
   thinMm: number;
 }
 
@@ -108,21 +111,33 @@ function fineBalls(
   tree: TriangleTree,
 ): Balls {
   const all = bricksNearSolid(dexels, frameRound(bounds, fineMm, 1), 0);
-  const bricks = bricksRound(all, (brick) => isThin(all, brick, mid));
+  const thin = thinBricks(all, mid);
+  const bricks = bricksRound(all, (brick) => thin[brick] === 1 || isUnseen(all, brick, mid));
   const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
   fillSolid(bricks, dexels, inside, FAR);
-  measureDistances(bricks, inside, 'unknown');
+  measureDistances(bricks, inside, 'unknown', FINE_REACH2);
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
-  const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, 81, CLIMB_OPPOSED));
+  const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
   const balls = refineBalls(bricks, inside, cells, tree);
   return filterBalls(balls, (n) => balls.exact[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
 }
 
 const cell = new Int32Array(3);
 
-/** Looks at the mid cells that a fine brick covers: 4 × 4 × 4. */
-function isThin(fine: Bricks, brick: number, { bricks, inside, sizes, thinMm }: MidReading): boolean {
-  const limit = thinMm * SIZE_PER_MM;
+/** 1 for each fine brick that holds the middle of a thin ball, or of one that the surface did not confirm. */
+function thinBricks(fine: Bricks, { balls, thinMm }: MidReading): Uint8Array {
+  const marked = new Uint8Array(fine.place.length);
+  for (let n = 0; n < balls.count; n++) {
+    if (2 * balls.radiusMm[n]! > thinMm || (balls.exact[n] && !balls.opposed[n])) continue;
+    cellAt(fine.frame, balls.x[n]!, balls.y[n]!, balls.z[n]!, cell);
+    const entry = entryOf(fine, cell[0]!, cell[1]!, cell[2]!);
+    if (entry >= 0) marked[Math.floor(entry / BRICK_CELLS)] = 1;
+  }
+  return marked;
+}
+
+/** Whether the mid grid has no solid in the 4 × 4 × 4 cells that a fine brick with solid covers. */
+function isUnseen(fine: Bricks, brick: number, { bricks, inside }: MidReading): boolean {
   cellOf(fine, brick * BRICK_CELLS, cell);
   const ratio = fine.frame.cellMm / bricks.frame.cellMm;
   const from = [0, 1, 2].map((k) =>
@@ -130,12 +145,9 @@ function isThin(fine: Bricks, brick: number, { bricks, inside, sizes, thinMm }: 
       (fine.frame.originMm[k]! - bricks.frame.originMm[k]!) / bricks.frame.cellMm + cell[k]! * ratio,
     ),
   ) as [number, number, number];
-  let solid = false;
   for (let n = 0; n < 64; n++) {
     const e = entryOf(bricks, from[0] + (n & 3), from[1] + ((n >> 2) & 3), from[2] + (n >> 4));
-    if (e < 0 || inside[e] === 0) continue;
-    solid = true;
-    if (sizes[e] !== 0 && sizes[e]! < limit) return true;
+    if (e >= 0 && inside[e] !== 0) return false;
   }
-  return !solid;
+  return true;
 }

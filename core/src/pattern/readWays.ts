@@ -1,5 +1,6 @@
 import type { Bounds, WeldedMesh } from '../mesh';
 import {
+  acrossAxis,
   allBricks,
   BallFinder,
   BRICK_CELLS,
@@ -14,9 +15,15 @@ import {
   measureDistances,
   sweepDexels,
   type Ball,
+  type Closest,
   type ThroughHole,
   type TriangleTree,
 } from '../solid';
+
+type Point = [number, number, number];
+type Passage = Pick<ThroughHole, 'at' | 'widthMm'>;
+/** Distance from a place to the surface, known to be at most so much. mm. */
+type Clearance = (at: Point, atMostMm: number) => number;
 
 /** A hollow with an entrance narrower than itself. */
 export interface Chamber {
@@ -47,15 +54,36 @@ export function readWays(mesh: WeldedMesh, bounds: Bounds, cellMm: number, tree:
   measureDistances(bricks, field, 'unknown');
   const outside = denseField(bricks, field);
   const finder = new BallFinder(bricks, field, tree);
-  const ballAt = (x: number, y: number, z: number): Ball => finder.at(entryOf(bricks, x, y, z));
   const ballAtIndex = (at: number): Ball =>
-    ballAt(at % frame.nx, Math.floor(at / frame.nx) % frame.ny, Math.floor(at / (frame.nx * frame.ny)));
+    finder.at(
+      entryOf(
+        bricks,
+        at % frame.nx,
+        Math.floor(at / frame.nx) % frame.ny,
+        Math.floor(at / (frame.nx * frame.ny)),
+      ),
+    );
+  const wall: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+  const clearance: Clearance = (at, atMostMm) =>
+    tree.closest(...at, atMostMm * atMostMm, wall) ? Math.sqrt(wall.distance2) : atMostMm;
+  const gridCells = ([x, y, z]: Point): number =>
+    Math.sqrt(outside.values[(z * frame.ny + y) * frame.nx + x]!);
   const wideCells = Math.max(CHAMBER_CELLS_MIN, ENTRANCE_MAX_MM / 2 / cellMm);
   return {
-    holes: findThroughHoles(outside).map(({ cell, axis }) => {
-      const ball = ballAt(...cell);
-      return { at: ball.at, widthMm: 2 * ball.radiusMm, axis };
-    }),
+    holes: findThroughHoles(outside)
+      .map(({ along, axis }): ThroughHole => {
+        const [narrowest] = along
+          .map((cell) => {
+            const at = cell.map((c, k) => frame.originMm[k]! + cellMm * c) as Point;
+            return { at, widthMm: 2 * clearance(at, (gridCells(cell) + 1) * cellMm) };
+          })
+          .sort((a, b) => a.widthMm - b.widthMm)
+          .slice(0, TRIES)
+          .map((from) => widen(from, axis, cellMm, clearance))
+          .sort((a, b) => a.widthMm - b.widthMm);
+        return { ...narrowest!, axis };
+      })
+      .sort((a, b) => a.widthMm - b.widthMm),
     chambers: findChamberCells(outside, wideCells)
       .map(({ widest, entrance }): Chamber => {
         const [inner, mouth] = [ballAtIndex(widest), ballAtIndex(entrance)];
@@ -68,4 +96,31 @@ export function readWays(mesh: WeldedMesh, bounds: Bounds, cellMm: number, tree:
       })
       .sort((a, b) => a.entranceMm - b.entranceMm),
   };
+}
+
+/** Places along a hole that are made exact; steps of the search for the middle, and the last of them in cells. */
+const TRIES = 3;
+const DIRECTIONS = 8;
+const STEP_LAST = 0.02;
+
+/**
+ * The widest ball that passes a place across an axis, within the hole's cross-section there: pattern search on
+ * the distance to the surface, from one cell down.
+ */
+function widen(start: Passage, axis: readonly number[], cellMm: number, clearance: Clearance): Passage {
+  const [u, v] = acrossAxis(axis);
+  let { at } = start;
+  let radiusMm = start.widthMm / 2;
+  for (let step = cellMm; step > STEP_LAST * cellMm;) {
+    const here = at;
+    for (let n = 0; n < DIRECTIONS; n++) {
+      const turn = (2 * Math.PI * n) / DIRECTIONS;
+      const [c, s] = [step * Math.cos(turn), step * Math.sin(turn)];
+      const next = here.map((value, k) => value + c * u[k]! + s * v[k]!) as Point;
+      const there = clearance(next, radiusMm + 2 * step);
+      if (there > radiusMm) [at, radiusMm] = [next, there];
+    }
+    if (at === here) step /= 2;
+  }
+  return { at, widthMm: 2 * radiusMm };
 }

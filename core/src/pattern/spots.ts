@@ -14,9 +14,12 @@ export interface Region {
   at: [number, number, number];
   leastMm: number;
   mostMm: number;
+  /** Half of its spots are narrower. */
+  medianMm: number;
   /** Longest distance between its spots plus its own width. */
   lengthMm: number;
   deepestMm: number;
+  shallowestMm: number;
   spots: number;
 }
 
@@ -94,8 +97,10 @@ function regionOf(spots: readonly Spot[]): Region {
     at: least.at,
     leastMm: least.sizeMm,
     mostMm: Math.max(...spots.map((s) => s.sizeMm)),
+    medianMm: spots.map((s) => s.sizeMm).sort((a, b) => a - b)[spots.length >> 1]!,
     lengthMm: Math.max(...spots.map((s) => apart(far.at, s.at))) + least.sizeMm,
     deepestMm: Math.max(...spots.map((s) => s.depthMm ?? 0)),
+    shallowestMm: Math.min(...spots.map((s) => s.depthMm ?? 0)),
     spots: spots.length,
   };
 }

@@ -9,11 +9,12 @@ export type Beyond = 'zero' | 'unknown';
 /**
  * Exact squared Euclidean distance, in cells, from each cell to the nearest cell of value 0 (Felzenszwalb &
  * Huttenlocher 2012, separable lower envelopes). Before: 0 in the cells measured to, FAR in all others; changed
- * in place. Distances beyond 255 cells stay FAR. O(cells of bricks).
+ * in place. Distances beyond 255 cells, or beyond √limit2, stay FAR: a narrow band costs less than the whole.
+ * O(cells of bricks).
  */
-export function measureDistances(bricks: Bricks, field: Uint16Array, beyond: Beyond): void {
+export function measureDistances(bricks: Bricks, field: Uint16Array, beyond: Beyond, limit2 = FAR - 1): void {
   const { bx, by, bz } = bricks;
-  const pass = new LinePass(bricks, field, beyond);
+  const pass = new LinePass(bricks, field, beyond, limit2);
   for (let z = 0; z < bz; z++) {
     for (let y = 0; y < by; y++) pass.row((z * by + y) * bx, 1, bx, 1, 8, 64);
   }
@@ -38,6 +39,7 @@ class LinePass {
     bricks: Bricks,
     private readonly field: Uint16Array,
     private readonly beyond: Beyond,
+    private readonly limit2: number,
   ) {
     this.slot = beyond === 'zero' ? withoutZeroBricks(bricks, field) : bricks.slot;
     const longest = Math.max(bricks.bx, bricks.by, bricks.bz) * BRICK + 2;
@@ -71,14 +73,16 @@ class LinePass {
     line[0] = end;
     line[length - 1] = end;
     let any = 0;
+    let all = end;
     for (let n = 0, at = 1; n < brickCount; n++) {
       for (let k = 0, e = bases[n]! + offset; k < BRICK; k++, e += along, at++) {
         const value = field[e]!;
         any |= value;
+        all &= value;
         line[at] = value;
       }
     }
-    if (any === 0) return;
+    if (any === 0 || all === FAR) return;
     for (let at = 0; at < length; at++) {
       if (line[at] === 0) {
         solved[at] = 0;
@@ -87,8 +91,8 @@ class LinePass {
       const from = at > 0 ? at - 1 : 0;
       while (at < length && line[at] !== 0) at++;
       const to = at < length ? at : length - 1;
-      if (along === 1) solveFirst(line, solved, from, to);
-      else solveStretch(line, solved, this.apexes, this.borders, from, to);
+      if (along === 1) solveFirst(line, solved, from, to, this.limit2);
+      else solveStretch(line, solved, this.apexes, this.borders, from, to, this.limit2);
     }
     for (let n = 0, at = 1; n < brickCount; n++) {
       for (let k = 0, e = bases[n]! + offset; k < BRICK; k++, e += along) field[e] = solved[at++]!;
@@ -108,12 +112,18 @@ function withoutZeroBricks({ slot, place }: Bricks, field: Uint16Array): Int32Ar
 }
 
 /** First direction: cells are 0 or FAR, so only the two ends of a stretch count. */
-function solveFirst(line: Float64Array, solved: Float64Array, from: number, to: number): void {
+function solveFirst(
+  line: Float64Array,
+  solved: Float64Array,
+  from: number,
+  to: number,
+  limit2: number,
+): void {
   const left = line[from] === 0 ? from : -FAR;
   const right = line[to] === 0 ? to : 2 * FAR;
   for (let p = from; p <= to; p++) {
     const d = p - left < right - p ? p - left : right - p;
-    solved[p] = d < 256 ? d * d : FAR;
+    solved[p] = d * d <= limit2 ? d * d : FAR;
   }
 }
 
@@ -128,6 +138,7 @@ function solveStretch(
   borders: Float64Array,
   from: number,
   to: number,
+  limit2: number,
 ): void {
   let top = -1;
   for (let q = from; q <= to; q++) {
@@ -153,6 +164,6 @@ function solveStretch(
     while (n < top && borders[n + 1]! < p) n++;
     const apex = apexes[n]!;
     const value = line[apex]! + (p - apex) * (p - apex);
-    solved[p] = value < FAR ? value : FAR;
+    solved[p] = value <= limit2 ? value : FAR;
   }
 }

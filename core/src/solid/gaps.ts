@@ -11,8 +11,8 @@ const GRID_SLACK = 0.75;
 export function openCells(bricks: Bricks, outside: Uint16Array, bandCells: number): Uint16Array {
   const from2 = (bandCells - GRID_SLACK) ** 2;
   const open = outside.map((value) => (value >= from2 ? 0 : FAR));
-  measureDistances(bricks, open, 'zero');
   const reach2 = (bandCells + GRID_SLACK) ** 2;
+  measureDistances(bricks, open, 'zero', Math.floor(reach2));
   for (let e = 0; e < open.length; e++) open[e] = outside[e] !== 0 && open[e]! <= reach2 ? 0 : FAR;
   return open;
 }

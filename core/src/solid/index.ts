@@ -13,11 +13,11 @@ export {
   type Bricks,
 } from './bricks';
 export { FAR, measureDistances } from './distance';
-export { gridBothSides, gridSolid, type SolidGrid } from './solidGrid';
-export { CLIMB_OPPOSED, ridgeCells, thinRidge } from './ridge';
+export { gridBothSides, type SolidGrid } from './solidGrid';
+export { CLIMB_OPPOSED, ridgeCells, RIDGE_SPACING, thinRidge } from './ridge';
 export { BallFinder, filterBalls, joinBalls, refineBalls, type Ball, type Balls } from './balls';
 export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from './localSize';
-export { TriangleTree } from './triangleTree';
+export { TriangleTree, type Closest } from './triangleTree';
 export { WindingField } from './windingNumber';
 export { measureSolidVolume, type SolidVolume } from './solidVolume';
 export { uniteShells, type BooleanEngine, type ExactUnion } from './exactUnion';

@@ -11,6 +11,8 @@ const ROOTS = Float32Array.from({ length: 65536 }, (_, n) => Math.sqrt(n));
 export const CLIMB = 0.8;
 /** Climb of walls, wires and slots alone: their two sides are over 120° apart, cos 60°. Corners are left out. */
 export const CLIMB_OPPOSED = 0.5;
+/** How far apart the thinned ridge's balls may be: `close` where each one counts, `wide` where they only fill. */
+export const RIDGE_SPACING = { close: 1.6, wide: 2.4 } as const;
 /** Second look, this many cells uphill, where the grid's noise has averaged out. */
 const STRIDE = 4;
 
@@ -97,18 +99,23 @@ function climbsOn(
 } // prettier-ignore
 
 /**
- * The ridge thinned to what covers the solid: largest first, at most one ball in each box of side 1.6·√r cells
- * among balls of like size (r within a factor 2). Neighbouring balls then leave rims no deeper than about half a
- * cell uncovered: a lens between balls s apart is s²/8r deep. Result: entries, largest ball first.
+ * The ridge thinned to what covers the solid: largest first, at most one ball in each box of side spacing·√r cells
+ * among balls of like size (r within a factor 2). Balls s apart leave a lens s²/8r deep uncovered: a third of a
+ * cell at spacing 1.6, three quarters at 2.4. Result: entries, largest ball first.
  */
-export function thinRidge(bricks: Bricks, field: Uint16Array, cells: Uint32Array): Uint32Array {
+export function thinRidge(
+  bricks: Bricks,
+  field: Uint16Array,
+  cells: Uint32Array,
+  spacing: number = RIDGE_SPACING.close,
+): Uint32Array {
   const sorted = sortByValue(field, cells);
   const taken = new Set<number>();
   const kept: number[] = [];
   for (let n = 0; n < sorted.length; n++) {
     const entry = sorted[n]!;
     const octave = Math.floor(Math.log2(field[entry]!) / 2);
-    const box = 1.6 * Math.sqrt(2 ** octave);
+    const box = spacing * Math.sqrt(2 ** octave);
     cellOf(bricks, entry, cell);
     const key =
       ((octave * 4096 + Math.floor(cell[2]! / box)) * 4096 + Math.floor(cell[1]! / box)) * 4096 +

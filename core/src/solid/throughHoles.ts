@@ -7,16 +7,23 @@ export interface ThroughHole {
   axis: [number, number, number];
 }
 
-/** A hole on the grid: cell indices along x, y, z. */
+/** A hole on the grid: the cells along its middle (indices along x, y, z) near where it was found. */
 export interface HoleCells {
-  cell: [number, number, number];
+  along: [number, number, number][];
   axis: [number, number, number];
+}
+
+/** A plane across a hole: the cells that shut it, and its area in samples. */
+interface Disc {
+  cells: number[];
+  area: number;
+  axis: Vector;
 }
 
 /** Nearer the surface than this a cell is in a crevice of the grid. */
 const DISTANCE_MIN = 1.5;
 /** Where the distance changes by less than this a step, the surface holds the cell from all sides. */
-const FLAT = 0.45;
+const FLAT = 0.66;
 /** Step of the plane that a hole is cut with, cells: under 1/√2, so that no wall is stepped over. */
 const PLANE_STEP = 0.7;
 /** The narrowest place is looked for this many cells either way along the hole. */
@@ -120,9 +127,7 @@ class HoleSearch {
   tryHole(at: number): HoleCells | null {
     if (this.shut[at]) return null;
     const cell = this.cell(at);
-    const discs = AXES.flatMap((axis) => this.disc(cell, axis) ?? []).sort(
-      (a, b) => a.cells.length - b.cells.length,
-    );
+    const discs = AXES.flatMap((axis) => this.disc(cell, axis) ?? []).sort((a, b) => a.area - b.area);
     for (const { cells, axis } of discs.slice(0, 3)) {
       for (const c of cells) this.shut[c]!++;
       const through = [-1, 1].every((side) =>
@@ -130,7 +135,7 @@ class HoleSearch {
           this.index(...(cell.map((v, k) => Math.round(v + 3 * side * axis[k]!)) as Vector)),
         ),
       );
-      if (through) return { cell: this.narrowest(cell, axis), axis };
+      if (through) return { along: this.along(cell, axis), axis };
       for (const c of cells) this.shut[c]!--;
     }
     return null;
@@ -140,44 +145,51 @@ class HoleSearch {
     return at >= 0 && this.values[at] !== 0 && this.shut[at] === 0;
   }
 
-  /** Along the hole, the place where even the cell furthest from the wall is near it. */
-  private narrowest(cell: Vector, axis: Vector): Vector {
-    let best = cell;
-    let least = Infinity;
-    for (let step = -SLIDE; step <= SLIDE; step++) {
-      const at = this.climb(
-        this.index(...(cell.map((v, k) => Math.round(v + step * axis[k]!)) as Vector)),
-        axis,
-      );
-      if (at < 0 || this.values[at]! >= least) continue;
-      best = this.cell(at);
-      least = this.values[at]!;
+  /** Along the hole, the cells furthest from the wall, as far as the wall goes round. */
+  private along(cell: Vector, axis: Vector): Vector[] {
+    const [u, v] = acrossAxis(axis);
+    const middle = this.climb(cell, axis);
+    const cells = [middle];
+    for (const side of [-1, 1]) {
+      let at = middle;
+      for (let step = 1; step <= SLIDE; step++) {
+        const beside = at.map((c, k) => Math.round(c + side * Math.SQRT2 * axis[k]!)) as Vector;
+        const index = this.index(...beside);
+        if (index < 0 || this.values[index] === 0) break;
+        at = this.climb(beside, axis);
+        if (!this.walled(at, u, v)) break;
+        cells.push(at);
+      }
     }
-    return best;
+    return cells;
   }
 
   /** Climbs away from the wall without leaving the plane across the axis by more than a cell. */
-  private climb(start: number, axis: Vector): number {
-    if (start < 0 || this.values[start] === 0) return -1;
-    const [x0, y0, z0] = this.cell(start);
+  private climb(start: Vector, axis: Vector): Vector {
     let at = start;
     for (;;) {
       const here = at;
-      for (const step of this.steps) {
-        const next = here + step;
-        if ((this.values[next] ?? 0) <= this.values[at]!) continue;
-        const [x, y, z] = this.cell(next);
-        if (Math.abs((x - x0) * axis[0] + (y - y0) * axis[1] + (z - z0) * axis[2]) < 0.6) at = next;
+      for (let d = 0; d < 27; d++) {
+        const next: Vector = [
+          here[0] + (d % 3) - 1,
+          here[1] + (Math.floor(d / 3) % 3) - 1,
+          here[2] + Math.floor(d / 9) - 1,
+        ];
+        const off = next.reduce((sum, v, k) => sum + (v - start[k]!) * axis[k]!, 0);
+        const index = this.index(...next);
+        if (index >= 0 && Math.abs(off) < 0.6 && this.values[index]! > this.values[this.index(...at)]!)
+          at = next;
       }
       if (at === here) return at;
     }
   }
 
   /** The empty cells of the plane through a cell, thick enough to shut the way; null when they reach the frame. */
-  private disc(cell: Vector, axis: Vector): { cells: number[]; axis: Vector } | null {
+  private disc(cell: Vector, axis: Vector): Disc | null {
     const [u, v] = acrossAxis(axis);
     if (!this.walled(cell, u, v)) return null;
     const cells = new Set<number>();
+    let area = 0;
     const seen = new Set<number>([0]);
     const queue: number[] = [0, 0];
     const place = (a: number, b: number, off: number): number =>
@@ -191,6 +203,7 @@ class HoleSearch {
       const at = place(a, b, 0);
       if (at < 0) return null;
       if (!this.isFree(at)) continue;
+      area++;
       for (const off of [-0.6, 0, 0.6]) {
         const beside = place(a, b, off);
         if (beside >= 0 && this.values[beside] !== 0) cells.add(beside);
@@ -206,7 +219,7 @@ class HoleSearch {
         queue.push(na, nb);
       }
     }
-    return { cells: [...cells], axis };
+    return { cells: [...cells], area, axis };
   }
 
   /** Whether eight rays in the plane all meet the solid: a quick no for most planes. */

@@ -60,13 +60,13 @@ export function findHardToDivest(analysis: PatternAnalysis, limits: PatternLimit
     ...holes.map((h) => ({ at: h.at, sizeMm: h.widthMm })),
   ];
   const deep = groupSpots(analysis.gaps, analysis.resolution.midMm, ({ sizeMm }) => sizeMm < limits.divestMm);
-  const depth = deep.reduce((sum, { deepestMm }) => sum + deepestMm, 0);
+  const depth = deep.reduce((sum, { deepestMm, shallowestMm }) => sum + deepestMm - shallowestMm, 0);
   return [
     {
       rule: 'hard to divest',
       weight: 'watch',
       lead: `${counted(places.length, 'narrow way')} to clear.`,
-      why: say`${mm(Math.min(...places.map((p) => p.sizeMm)))} at the narrowest, under ${mm(limits.divestMm)}, ${mm(depth)} deep in all: investment stays inside.`,
+      why: say`${mm(Math.min(...places.map((p) => p.sizeMm)))} at the narrowest, under ${mm(limits.divestMm)}${depth > 0.1 ? `; ${formatNumber(depth, 1)} mm deep in all` : ''}: investment stays inside.`,
       remedy: say`Widen them, or plan a soak and a fine drill after casting.`,
       places: places.slice(0, PLACES_MAX),
     },

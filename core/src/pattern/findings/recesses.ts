@@ -1,8 +1,8 @@
 import { quantity, say } from '../../numeric';
 import type { PatternAnalysis } from '../analysePattern';
 import { GAP_BIN_MM } from '../readSurface';
-import { groupSpots, type Spot } from '../spots';
-import { counted, PLACES_MAX, type Finding } from './finding';
+import { groupSpots, type Region, type Spot } from '../spots';
+import { counted, PLACES_MAX, type Finding, type Place } from './finding';
 import type { PatternLimits } from './limits';
 
 const mm = (value: number) => quantity(value, 'mm', 2);
@@ -13,22 +13,26 @@ const AREA_MIN_MM2 = 1;
 export const areaInGaps = (gapAreaMm2: readonly number[], limitMm: number): number =>
   gapAreaMm2.reduce((sum, area, bin) => sum + ((bin + 1) * GAP_BIN_MM <= limitMm + 1e-9 ? area : 0), 0);
 
+/** A slot's own depth: from its mouth, where it is first under the limit, to its floor. */
+const depthOf = ({ deepestMm, shallowestMm, medianMm }: Region): number =>
+  deepestMm - shallowestMm + medianMm / 2;
+
 /** Thin walls of investment that break away and lie in the casting as pits. */
 export function findFragile(analysis: PatternAnalysis, limits: PatternLimits): Finding[] {
   const isFragile = ({ sizeMm }: Spot): boolean => sizeMm < limits.fragileGapMm;
   const slots = groupSpots(analysis.gaps, analysis.resolution.midMm, isFragile).filter(
-    ({ deepestMm, leastMm }) => deepestMm > limits.fragileDepths * leastMm,
+    (slot) => depthOf(slot) > limits.fragileDepths * slot.medianMm,
   );
-  const worst = slots[0];
+  const worst = slots.sort((a, b) => depthOf(b) / b.medianMm - depthOf(a) / a.medianMm)[0];
   if (!worst) return [];
   return [
     {
       rule: 'fragile investment',
       weight: 'watch',
       lead: `Fragile investment in ${counted(slots.length, 'slot').toLowerCase()}.`,
-      why: say`${mm(worst.leastMm)} wide and ${mm(worst.deepestMm)} deep; under ${mm(limits.fragileGapMm)} a wall deeper than ${quantity(limits.fragileDepths, 'ratio', 1)} widths breaks away.`,
+      why: say`${mm(worst.medianMm)} wide and ${mm(depthOf(worst))} deep; under ${mm(limits.fragileGapMm)} a wall deeper than ${quantity(limits.fragileDepths, 'ratio', 1)} widths breaks away.`,
       remedy: say`Round or widen them, or add boric acid to the mix.`,
-      places: slots.slice(0, PLACES_MAX).map(({ at, leastMm }) => ({ at, sizeMm: leastMm })),
+      places: slots.slice(0, PLACES_MAX).map(({ at, medianMm }) => ({ at, sizeMm: medianMm })),
     },
   ];
 }
@@ -36,10 +40,13 @@ export function findFragile(analysis: PatternAnalysis, limits: PatternLimits): F
 /** Recesses that neither wheel nor point reaches, and those where a support could not be cut off again. */
 export function findUnreachable(analysis: PatternAnalysis, limits: PatternLimits): Finding[] {
   const found: Finding[] = [];
-  const narrow = (limitMm: number) =>
-    groupSpots(analysis.gaps, analysis.resolution.midMm, ({ sizeMm }) => sizeMm < limitMm)
-      .slice(0, PLACES_MAX)
-      .map(({ at, leastMm }) => ({ at, sizeMm: leastMm }));
+  const narrow = (limitMm: number): Place[] => {
+    const slots = groupSpots(analysis.gaps, analysis.resolution.midMm, ({ sizeMm }) => sizeMm < limitMm);
+    if (slots.length > 0)
+      return slots.slice(0, PLACES_MAX).map(({ at, leastMm }) => ({ at, sizeMm: leastMm }));
+    const recess = analysis.gapPlaces.find((place, bin) => place && (bin + 1) * GAP_BIN_MM <= limitMm + 1e-9);
+    return recess ? [{ at: recess, sizeMm: limitMm }] : [];
+  };
   const dull = areaInGaps(analysis.gapAreaMm2, limits.polishMm);
   if (dull >= AREA_MIN_MM2) {
     found.push({
