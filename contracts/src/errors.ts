@@ -11,7 +11,7 @@ const file = (sentence: string): ErrorText => ({ status: 422, sentence });
 /** Refusals of pattern files: what is wrong with the file, and what to do. */
 const MESH_ERRORS: Record<MeshErrorCode, ErrorText> = {
   MESH_EMPTY: file('The file is empty. Export it again.'),
-  MESH_FORMAT_UNKNOWN: file('“{name}” is not an STL, OBJ or 3MF file. Export the part as one of these.'),
+  MESH_FORMAT_UNKNOWN: file('“{name}” is not an STL, OBJ, PLY or 3MF file. Export the part as one of these.'),
   MESH_TOO_LARGE: file(
     'The file is too large: at most 300 MB and 5 million triangles. Reduce the mesh and export it again.',
   ),

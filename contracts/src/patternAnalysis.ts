@@ -1,4 +1,4 @@
-import type { PatternAnalysis } from '@zero-pour/core';
+import { PART_CLASSES, type PatternAnalysis } from '@zero-pour/core';
 import { z } from 'zod';
 import { patternMeasureSchema } from './pattern';
 import { atLeastZeroSchema, hashSchema, idSchema, positiveSchema } from './parts';
@@ -97,10 +97,11 @@ export type KeptAnalysis = z.infer<typeof keptAnalysisSchema>;
 /** What is known of a pattern: null until it has been analysed by the present reading. */
 export const analysisAnswerSchema = z.strictObject({ kept: keptAnalysisSchema.nullable() });
 
-/** A pattern with its thinnest place and what became of its castings. */
+/** An analysed pattern with its thinnest place, its class by thickness, and what became of its castings. */
 export const knownPartSchema = z.strictObject({
   patternId: idSchema,
   thinnestMm: atLeastZeroSchema,
+  partClass: z.enum(PART_CLASSES),
   castings: z.number().int().nonnegative(),
   /** Came out with detail broken away or not filled. */
   broke: z.number().int().nonnegative(),

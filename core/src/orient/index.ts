@@ -6,4 +6,5 @@ export type { Island } from './islands';
 export type { SuctionCup } from './suctionCups';
 export { OVERHANG_LIMIT_DEG } from './overhang';
 export { measurePrintDirection, type PrintDirection, type PrintDirectionInput } from './printDirection';
-export { judgeDirection } from './judgeDirection';
+export { findDirection } from './findDirection';
+export { measureSteps, type StepsReading } from './stepsShow';

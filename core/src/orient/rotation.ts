@@ -36,3 +36,8 @@ export function rotatePoints(points: ArrayLike<number>, m: readonly number[]): F
   }
   return out;
 }
+
+/** The turn back: the transpose of a rotation matrix. */
+export const transposed = (m: readonly number[]): number[] => [
+  m[0]!, m[3]!, m[6]!, m[1]!, m[4]!, m[7]!, m[2]!, m[5]!, m[8]!,
+]; // prettier-ignore

@@ -35,3 +35,4 @@ export {
   type VersionReading,
 } from './comparePatterns';
 export { readShape, writeShape, type PaintedShape } from './shapeFile';
+export { nearestParts, outcomeOf, type KnownThickness, type NearestParts } from './nearestParts';

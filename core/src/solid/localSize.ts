@@ -54,14 +54,16 @@ function paintRow(
   }
 }
 
+const RIM_ROUNDS = 8;
+
 /**
- * Solid cells that no thinned ball reached (rims half a cell deep) take the largest size beside them, twice over;
- * what is still left is alone in a corner and takes its own distance. `field`: squared distances, 0 outside.
+ * Solid cells that no thinned ball reached (rims between balls, sharp edges) take the largest size beside them,
+ * from outside in; what is left after RIM_ROUNDS is alone and takes its own distance. `field`: squared distances, 0 outside.
  */
 export function fillRims(bricks: Bricks, field: Uint16Array, sizes: Uint16Array): void {
   let bare: number[] = [];
   for (let e = 0; e < field.length; e++) if (field[e] !== 0 && sizes[e] === 0) bare.push(e);
-  for (let round = 0; round < 2; round++) {
+  for (let round = 0; round < RIM_ROUNDS && bare.length > 0; round++) {
     const found = bare.map((entry) => largestBeside(bricks, field, sizes, entry));
     bare.forEach((entry, n) => (sizes[entry] = found[n]!));
     bare = bare.filter((entry) => sizes[entry] === 0);

@@ -1,4 +1,5 @@
 import { Refusal, type KeptAnalysis, type KnownPart, type Pattern } from '@zero-pour/contracts';
+import { classifyPart } from '@zero-pour/core';
 import type { Queryable } from './database';
 
 interface Row {
@@ -52,8 +53,9 @@ export async function keepAnalysis(db: Queryable, pattern: Pattern, kept: KeptAn
 
 /** Analysed patterns with their thinnest place, and what became of their castings. */
 export async function listKnownParts(db: Queryable): Promise<KnownPart[]> {
-  const { rows } = await db.query<KnownPart>(
+  const { rows } = await db.query<Omit<KnownPart, 'partClass'> & { histogram: number[] }>(
     `SELECT p.id AS "patternId",
+       a.result #> '{analysis,thickness,histogramMm3}' AS histogram,
        (a.result #>> '{analysis,thickness,thinnestMm}')::double precision AS "thinnestMm",
        count(c.outcome)::integer AS castings,
        count(*) FILTER (WHERE EXISTS (
@@ -66,7 +68,7 @@ export async function listKnownParts(db: Queryable): Promise<KnownPart[]> {
      LEFT JOIN pattern_casting c ON c.pattern_id = p.id
      WHERE a.result #>> '{analysis,thickness,thinnestMm}' IS NOT NULL
      GROUP BY p.id, a.result
-     ORDER BY 2`,
+     ORDER BY "thinnestMm"`,
   );
-  return rows;
+  return rows.map(({ histogram, ...part }) => ({ ...part, partClass: classifyPart(histogram).partClass }));
 }

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
-import { formatQuantity, type FileUnit } from '@zero-pour/core';
+import { formatQuantity, STEPS, type FileUnit, type Step } from '@zero-pour/core';
 import { useDropZone, useEventListener, useFileDialog } from '@vueuse/core';
 import { useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
+import { STEP_WORDS } from './stepWords';
 import { usePatternReader } from './usePatternReader';
 
-defineProps<{ compact?: boolean }>();
+/** `former`: the file is a new version of that pattern. */
+const props = defineProps<{ compact?: boolean; former?: Pattern }>();
 const emit = defineEmits<{ kept: [pattern: Pattern] }>();
 
 const units = useUnits();
-const { state, read, cancel } = usePatternReader((pattern) => emit('kept', pattern));
+const { state, read, cancel } = usePatternReader(
+  (pattern) => emit('kept', pattern),
+  () => props.former,
+);
 const { open, onChange } = useFileDialog({ multiple: false, reset: true });
 onChange((files) => {
   const file = files?.[0];
@@ -30,21 +35,16 @@ useEventListener(document, 'drop', (event: DragEvent) => {
   takeFirst([...(event.dataTransfer?.files ?? [])]);
 });
 
-const STEPS = {
-  reading: 'reading the triangles',
-  welding: 'joining equal corners',
-  checking: 'looking for holes in the surface',
-  measuring: 'measuring',
-  outline: 'taking the outline',
-  keeping: 'keeping the file',
-} as const;
+const words = (step: Step | 'keeping'): string =>
+  step === 'keeping' ? 'keeping the file' : STEP_WORDS[step];
+/** Reading and measuring end where analysing would begin. */
+const shareOf = (step: Step | 'keeping'): number => (step === 'keeping' ? 1 : STEPS[step] / STEPS.solid);
 const UNIT_NAMES: Record<FileUnit, string> = {
   mm: 'millimetres',
   cm: 'centimetres',
   inch: 'inches',
   m: 'metres',
 };
-const order = Object.keys(STEPS);
 const side = (mm: number): string =>
   formatQuantity({ value: mm, unit: 'mm', digits: mm < 10 ? 2 : 0 }, units.choice);
 </script>
@@ -53,13 +53,13 @@ const side = (mm: number): string =>
   <section ref="zone" :class="['drop', { over: isOverDropZone, compact }]" aria-label="Pattern file">
     <template v-if="state.status === 'busy'">
       <p role="status">
-        <b>{{ state.fileName }}</b>: {{ STEPS[state.step] }} …
+        <b>{{ state.fileName }}</b>: {{ words(state.step) }} …
       </p>
       <v-progress-linear
-        :model-value="((order.indexOf(state.step) + 1) / order.length) * 100"
+        :model-value="100 * shareOf(state.step)"
         color="primary"
         height="6"
-        :aria-label="STEPS[state.step]"
+        :aria-label="words(state.step)"
       />
       <v-btn size="small" @click="cancel">Cancel</v-btn>
     </template>
@@ -80,8 +80,9 @@ const side = (mm: number): string =>
         <b>{{ state.fileName }} was not taken.</b> {{ state.sentence }}
       </p>
       <div class="offer">
-        <span v-if="compact">Another file:</span>
-        <span v-else>Drop an STL, OBJ or 3MF file here, or anywhere on this page.</span>
+        <span v-if="former">New version of this part:</span>
+        <span v-else-if="compact">Another file, STL, OBJ, PLY or 3MF:</span>
+        <span v-else>Drop an STL, OBJ, PLY or 3MF file here, or anywhere on this page.</span>
         <v-btn :variant="compact ? 'outlined' : 'flat'" :size="compact ? 'small' : 'default'" @click="open()"
           >Choose a file</v-btn
         >

@@ -3,7 +3,8 @@ import { FILE_BYTES_MAX, FILE_UNITS_MM, type FileUnit, type Step, type UnitOptio
 import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
-import { readInWorker, ReadingCancelled } from './readInWorker';
+import { proxy } from 'comlink';
+import { inWorker, WorkCancelled } from './work/workerPool';
 
 export type ReaderState =
   | { status: 'idle' }
@@ -39,7 +40,9 @@ export function usePatternReader(
       if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step };
     };
     const bytes = new Uint8Array(await file.arrayBuffer());
-    const answer = await readInWorker(bytes, file.name, unitMm, report, signal);
+    const answer = await inWorker(async (remote) => remote.read(bytes, file.name, unitMm, proxy(report)), {
+      signal,
+    });
     if (answer.status === 'unit needed')
       state.value = { status: 'unit needed', file, options: answer.options };
     else if (answer.status === 'refused') {
@@ -79,7 +82,7 @@ export function usePatternReader(
     try {
       await keep(file, unit ? FILE_UNITS_MM[unit] : null, signal);
     } catch (error) {
-      if (error instanceof ReadingCancelled) return;
+      if (error instanceof WorkCancelled) return;
       const sentence = error instanceof Error ? error.message : String(error);
       state.value = { status: 'refused', fileName: file.name, sentence };
     }

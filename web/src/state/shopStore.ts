@@ -90,9 +90,12 @@ export const useShop = defineStore('shop', () => {
     return kept;
   }
 
+  function takePattern(kept: Pattern): void {
+    patterns.value = patterns.value.map((p) => (p.id === kept.id ? kept : p));
+  }
+
   async function changePattern(id: string, change: PatternChange): Promise<void> {
-    const kept = await request(patternSchema, 'PUT', `/patterns/${id}`, change);
-    patterns.value = patterns.value.map((p) => (p.id === id ? kept : p));
+    takePattern(await request(patternSchema, 'PUT', `/patterns/${id}`, change));
   }
 
   return {
@@ -108,6 +111,7 @@ export const useShop = defineStore('shop', () => {
     keepItem,
     removeItem,
     addPattern,
+    takePattern,
     changePattern,
   };
 });

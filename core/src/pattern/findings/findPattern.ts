@@ -3,7 +3,7 @@ import { judgePattern } from '../judgePattern';
 import type { PatternAnalysis } from '../analysePattern';
 import type { PatternMeasure } from '../readPattern';
 import { findFeed } from './feed';
-import { sortFindings, type Finding } from './finding';
+import { sortFindings, type Finding } from '../../judge';
 import { findCups, findHardToDivest, findVoids } from './hollows';
 import { findHoles, findWrongBore, type WantedBore } from './holes';
 import { PATTERN_LIMITS, type PatternLimits } from './limits';

@@ -1,6 +1,6 @@
 import { formatNumber, quantity, say } from '../../numeric';
 import type { PatternAnalysis } from '../analysePattern';
-import { PLACES_MAX, type Finding } from './finding';
+import { counted, PLACES_MAX, type Finding } from '../../judge';
 
 /** The size that a pour's brief wants a bore to have. mm. */
 export interface WantedBore {
@@ -23,7 +23,7 @@ export function findHoles({ holes, genus }: PatternAnalysis): Finding[] {
     {
       rule: 'through-holes',
       weight: missing > 0 ? 'watch' : 'note',
-      lead: holes.length === 1 ? 'One way through.' : `${holes.length} ways through.`,
+      lead: `${counted(holes.length, 'way')} through.`,
       why:
         missing > 0
           ? say`The surface goes round ${genus!} holes and ${holes.length} could be placed: the others are finer than the reading, or wind.`

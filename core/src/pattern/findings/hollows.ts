@@ -1,7 +1,7 @@
 import { formatNumber, quantity, say, type Phrase } from '../../numeric';
 import type { PatternAnalysis } from '../analysePattern';
 import { groupSpots } from '../spots';
-import { counted, PLACES_MAX, type Finding } from './finding';
+import { counted, PLACES_MAX, type Finding } from '../../judge';
 import type { PatternLimits } from './limits';
 
 const mm = (value: number) => quantity(value, 'mm', 2);

@@ -1,4 +1,3 @@
-export { sortFindings, type Finding, type Place } from './finding';
 export { PATTERN_LIMITS, THICKEST_MM, type PatternLimits } from './limits';
 export { findPattern, findTopology, type FindingContext } from './findPattern';
 export { areaInGaps } from './recesses';

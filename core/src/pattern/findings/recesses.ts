@@ -2,7 +2,7 @@ import { quantity, say } from '../../numeric';
 import type { PatternAnalysis } from '../analysePattern';
 import { GAP_BIN_MM } from '../readSurface';
 import { groupSpots, type Region, type Spot } from '../spots';
-import { counted, PLACES_MAX, type Finding, type Place } from './finding';
+import { counted, PLACES_MAX, type Finding, type Place } from '../../judge';
 import type { PatternLimits } from './limits';
 
 const mm = (value: number) => quantity(value, 'mm', 2);

@@ -1,7 +1,7 @@
 import { quantity, say } from '../../numeric';
 import type { PatternAnalysis } from '../analysePattern';
 import { groupSpots, type Region } from '../spots';
-import { counted, PLACES_MAX, type Finding, type Place } from './finding';
+import { counted, PLACES_MAX, type Finding, type Place } from '../../judge';
 import type { PatternLimits } from './limits';
 
 const mm = (value: number) => quantity(value, 'mm', 2);

@@ -4,11 +4,11 @@ import type { Pattern } from '@zero-pour/contracts';
 import { computed, defineAsyncComponent, shallowRef } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import PatternDrop from '../../pattern/PatternDrop.vue';
-import PatternNumbers from '../../pattern/PatternNumbers.vue';
+import PatternNumbers from '../../pattern/page/PatternNumbers.vue';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
 
-const PartView = defineAsyncComponent(() => import('../../pattern/PartView.vue'));
+const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
 const { pour, plan, set } = usePour();
 const parts = computed(() => plan.value.context.parts);
 const index = shallowRef(0);

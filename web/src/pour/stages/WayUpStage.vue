@@ -9,7 +9,7 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
 
-const PartView = defineAsyncComponent(() => import('../../pattern/PartView.vue'));
+const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const units = useUnits();

@@ -1,5 +1,5 @@
-import type { Weight } from '../../judge';
-import type { Phrase } from '../../numeric';
+import type { Weight } from './judgement';
+import type { Phrase } from '../numeric';
 
 /** A place on the part, for turning the view to it. mm, in the file's axes. */
 export interface Place {

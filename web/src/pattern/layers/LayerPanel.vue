@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { formatQuantity, type Rotation } from '@zero-pour/core';
+import { computed, shallowRef, watch } from 'vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import type { ViewShape } from '../work/shapes';
+import LayerChart from './LayerChart.vue';
+import LayerPicture from './LayerPicture.vue';
+import { useLayers, type LayersState } from './useLayers';
+
+/** What one way up means at the plate, layer by layer. */
+const props = defineProps<{ shape: ViewShape | undefined }>();
+const rotation = defineModel<Rotation>('rotation', { required: true });
+const emit = defineEmits<{ state: [state: LayersState] }>();
+
+const shop = useShop();
+const units = useUnits();
+const { state, cut, stop } = useLayers();
+
+const USUAL = { layerMm: 0.05, pixelMm: 0.035 };
+const printerId = shallowRef<string | null>(shop.lists.printer[0]?.id ?? null);
+const printer = computed(() => shop.lists.printer.find(({ id }) => id === printerId.value));
+const profile = computed(() => shop.lists.profile.find((p) => p.printerId === printerId.value));
+const layerMm = shallowRef(profile.value?.layerMm ?? USUAL.layerMm);
+const pixelMm = shallowRef(printer.value ? printer.value.pixelUm / 1000 : USUAL.pixelMm);
+watch(printer, (chosen) => {
+  if (!chosen) return;
+  pixelMm.value = chosen.pixelUm / 1000;
+  if (profile.value) layerMm.value = profile.value.layerMm;
+});
+
+watch(
+  [() => props.shape, rotation, layerMm, pixelMm],
+  () => {
+    if (props.shape)
+      void cut(props.shape, { rotation: rotation.value, layerMm: layerMm.value, pixelMm: pixelMm.value });
+  },
+  { immediate: true, deep: true },
+);
+const layer = shallowRef(0);
+watch(state, (now) => {
+  emit('state', now);
+  if (now.status === 'cut') layer.value = Math.min(layer.value, now.stack.layers - 1);
+});
+const done = computed(() => (state.value.status === 'cut' ? state.value : undefined));
+
+const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
+const mm2 = (value: number): string => formatQuantity({ value, unit: 'mm2', digits: 1 }, units.choice);
+const numbers = computed(() => {
+  if (!done.value) return [];
+  const { direction, stack, input } = done.value;
+  return [
+    ['Height', `${mm(direction.heightMm)}, ${stack.layers} layers`],
+    ['First layer', mm2(direction.firstLayerMm2)],
+    ['Largest layer', `${mm2(direction.peak.areaMm2)} at ${mm(direction.peak.layer * input.layerMm, 1)}`],
+    ['Mean layer', mm2(direction.meanAreaMm2)],
+    [
+      'Largest jump',
+      `${mm2(Math.abs(direction.jump.changeMm2))} at ${mm(direction.jump.layer * input.layerMm, 1)}`,
+    ],
+    ['Overhang', mm2(direction.overhangMm2)],
+    ['Islands · suction cups', `${direction.islands.length} · ${direction.cups.length}`],
+  ];
+});
+const AXES = [
+  { field: 'xDeg', name: 'About x' },
+  { field: 'yDeg', name: 'About y' },
+  { field: 'zDeg', name: 'About z' },
+] as const;
+</script>
+
+<template>
+  <section class="layers" aria-label="Layers">
+    <h2>Layers, for one way up</h2>
+    <div class="form">
+      <QuantityField
+        v-for="axis in AXES"
+        :key="axis.field"
+        :label="axis.name"
+        unit="deg"
+        :model-value="rotation[axis.field]"
+        :min="-360"
+        :max="360"
+        required
+        @update:model-value="(deg) => deg !== undefined && (rotation = { ...rotation, [axis.field]: deg })"
+      />
+      <v-select
+        v-if="shop.lists.printer.length > 0"
+        v-model="printerId"
+        label="Printer"
+        :items="shop.lists.printer.map(({ id, name }) => ({ title: name, value: id }))"
+      />
+      <QuantityField
+        label="Layer height"
+        unit="mm"
+        :digits="3"
+        :model-value="layerMm"
+        :min="0.005"
+        :max="0.5"
+        required
+        @update:model-value="(v) => v !== undefined && (layerMm = v)"
+      />
+      <QuantityField
+        label="Pixel"
+        unit="mm"
+        :digits="3"
+        :model-value="pixelMm"
+        :min="0.005"
+        :max="0.5"
+        required
+        @update:model-value="(v) => v !== undefined && (pixelMm = v)"
+      />
+    </div>
+    <p v-if="state.status === 'working'" role="status">
+      Cutting it into layers … <button type="button" class="text-button" @click="stop">Stop</button>
+    </p>
+    <p v-else-if="state.status === 'failed'" role="alert">{{ state.sentence }}</p>
+    <div v-if="done" class="shown">
+      <div>
+        <LayerChart
+          :direction="done.direction"
+          :layer-mm="done.input.layerMm"
+          :layer="layer"
+          @layer="(n) => (layer = Math.min(Math.max(0, n), done!.stack.layers - 1))"
+        />
+        <label class="slider">
+          <span class="num"
+            >layer {{ layer + 1 }} of {{ done.stack.layers }},
+            {{ mm((layer + 1) * done.input.layerMm) }}</span
+          >
+          <input
+            v-model.number="layer"
+            type="range"
+            min="0"
+            :max="done.stack.layers - 1"
+            step="1"
+            aria-label="Layer"
+          />
+        </label>
+        <LayerPicture :stack="done.stack" :layer="layer" />
+      </div>
+      <dl>
+        <div v-for="[name, value] in numbers" :key="name">
+          <dt>{{ name }}</dt>
+          <dd class="num">{{ value }}</dd>
+        </div>
+      </dl>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.layers {
+  display: grid;
+  gap: 12px;
+  border-top: 1px solid var(--line2);
+  padding-top: 14px;
+  margin-top: 20px;
+}
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  gap: 12px;
+}
+.shown {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 20px;
+}
+.slider {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin: 8px 0;
+}
+.slider input {
+  flex: 1;
+  height: 32px;
+  accent-color: var(--wax);
+}
+dl {
+  margin: 0;
+}
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+  font-size: 14.5px;
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+@media (max-width: 1000px) {
+  .shown {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

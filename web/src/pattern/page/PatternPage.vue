@@ -1,0 +1,338 @@
+<script setup lang="ts">
+import {
+  emptyPourDoc,
+  knownPartsSchema,
+  type KnownPart,
+  type Pattern,
+  type PatternChange,
+} from '@zero-pour/contracts';
+import {
+  classifyPart,
+  findDirection,
+  findPattern,
+  findTopology,
+  formatPhrase,
+  formatQuantity,
+  HANG_TILTS_DEG,
+  NO_ROTATION,
+  PART_CLASSES,
+  PATTERN_LIMITS,
+  type Finding,
+  type FindingContext,
+  type Rotation,
+} from '@zero-pour/core';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { request } from '../../api/request';
+import NoteField from '../../components/NoteField.vue';
+import { useNewPour } from '../../pour/useNewPour';
+import { useNotices } from '../../state/notices';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import type { LayersState } from '../layers/useLayers';
+import PatternDrop from '../PatternDrop.vue';
+import { useAnalyses } from '../work/analysisStore';
+import type { ViewShape } from '../work/shapes';
+import type { PaintName } from '../view/paint';
+import AnalysisProgress from './AnalysisProgress.vue';
+import FindingList from './FindingList.vue';
+import NearestKnown from './NearestKnown.vue';
+import PatternNumbers from './PatternNumbers.vue';
+import ThicknessHistogram from './ThicknessHistogram.vue';
+import VersionTable from './VersionTable.vue';
+import WaysThrough from './WaysThrough.vue';
+
+/** Everything about one part, before a gram of resin is spent. */
+const props = defineProps<{ pattern: Pattern }>();
+const PatternViewer = defineAsyncComponent(() => import('../view/PatternViewer.vue'));
+const LayerPanel = defineAsyncComponent(() => import('../layers/LayerPanel.vue'));
+
+const shop = useShop();
+const units = useUnits();
+const router = useRouter();
+const notices = useNotices();
+const newPour = useNewPour();
+const analyses = useAnalyses();
+
+const state = computed(() => analyses.of(props.pattern));
+const analysis = computed(() => (state.value.status === 'analysed' ? state.value.analysis : undefined));
+watch(
+  () => props.pattern.id,
+  () => {
+    chosen.value = undefined;
+    rotation.value = NO_ROTATION;
+    layersOpen.value = false;
+    layers.value = { status: 'idle' };
+    void analyses.ensure(props.pattern);
+  },
+);
+void analyses.ensure(props.pattern);
+
+const known = shallowRef<KnownPart[]>([]);
+watch(
+  analysis,
+  async (made) => {
+    if (!made) return;
+    known.value = (
+      await request(knownPartsSchema, 'GET', '/patterns/known').catch(() => ({ parts: [] }))
+    ).parts;
+  },
+  { immediate: true },
+);
+
+/** What the part is judged by; the choice stays with the shop's window. */
+const resinId = useLocalStorage('zp pattern resin', '');
+const alloyId = useLocalStorage('zp pattern metal', '');
+const tiltDeg = shallowRef<number>(0);
+const resin = computed(() => shop.lists.resin.find(({ id }) => id === resinId.value));
+const alloy = computed(() => shop.lists.alloy.find(({ id }) => id === alloyId.value) ?? shop.lists.alloy[0]);
+const finestMm = computed(() => resin.value?.finestMm ?? PATTERN_LIMITS.finestMm);
+const context = computed<FindingContext>(() => ({
+  tiltDeg: tiltDeg.value,
+  ...(resin.value
+    ? {
+        limits: { finestMm: resin.value.finestMm, thickestMm: resin.value.thickestMm },
+        resinName: resin.value.name,
+      }
+    : {}),
+}));
+
+const paint = shallowRef<PaintName>('thickness');
+const chosen = shallowRef<number>();
+const rotation = shallowRef<Rotation>(NO_ROTATION);
+const layersOpen = shallowRef(false);
+const layers = shallowRef<LayersState>({ status: 'idle' });
+const shape = shallowRef<ViewShape>();
+
+/** Of the part as it is; with the overhang shown, of its way up. */
+const findings = computed<Finding[]>(() => {
+  const cut = layers.value;
+  if (paint.value === 'overhang' && cut.status === 'cut')
+    return findDirection(cut.direction, cut.input, cut.steps);
+  const { measure } = props.pattern;
+  return analysis.value ? findPattern(measure, analysis.value, context.value) : findTopology(measure);
+});
+watch(paint, (now) => {
+  chosen.value = undefined;
+  if (now === 'overhang') layersOpen.value = true;
+});
+
+const former = computed(() => shop.patterns.find(({ id }) => id === props.pattern.formerId));
+const next = computed(() => shop.patterns.find(({ formerId }) => formerId === props.pattern.id));
+const version = computed(() => {
+  let n = 1;
+  for (let p = former.value; p && n < 100; n++) {
+    const id: string | null = p.formerId;
+    p = shop.patterns.find((other) => other.id === id);
+  }
+  return n;
+});
+const reading = computed(() => analysis.value && classifyPart(analysis.value.thickness.histogramMm3));
+const classReason = computed(() => {
+  if (props.pattern.classOverride) return 'The shop’s own choice stands.';
+  return reading.value ? formatPhrase(reading.value.reason, units.choice) : '';
+});
+const classes = computed(() => [
+  { title: reading.value ? `${reading.value.partClass} (by thickness)` : 'by thickness', value: null },
+  ...PART_CLASSES.map((name) => ({ title: `${name}, the shop says`, value: name })),
+]);
+const size = computed(() =>
+  props.pattern.measure.sizeMm
+    .map((side) => formatQuantity({ value: side, unit: 'mm', digits: 1 }, units.choice).replace(/ \D+$/, ''))
+    .join(' × '),
+);
+const triangles = computed(() =>
+  props.pattern.measure.triangles.toLocaleString('en-GB').replaceAll(',', ' '),
+);
+
+async function change(fields: Partial<PatternChange>): Promise<void> {
+  const { id, name, note, classOverride } = props.pattern;
+  const changed = { name, note, classOverride, ...fields };
+  if (changed.name.trim() === '') return;
+  await shop.changePattern(id, changed).catch((error: unknown) => notices.wrong(error));
+}
+function use(): void {
+  const doc = emptyPourDoc();
+  void newPour({ ...doc, brief: { ...doc.brief, patterns: [{ patternId: props.pattern.id, count: 1 }] } });
+}
+</script>
+
+<template>
+  <div class="pattern">
+    <div class="main">
+      <div class="page-head">
+        <h1>{{ pattern.name }}</h1>
+        <span class="mute">
+          version {{ version }} · {{ triangles }} triangles ·
+          {{ pattern.measure.closed ? 'closed' : 'open' }} · {{ size }} {{ units.choice.length }}
+        </span>
+        <span class="spacer" />
+        <router-link to="/patterns">All patterns</router-link>
+      </div>
+      <p v-if="next" class="newer">
+        There is a newer version: <router-link :to="`/patterns/${next.id}`">{{ next.fileName }}</router-link>
+      </p>
+      <AnalysisProgress :state="state" @stop="analyses.cancel(pattern)" @start="analyses.ensure(pattern)" />
+      <PatternViewer
+        v-model:paint="paint"
+        class="viewer"
+        :pattern="pattern"
+        :findings="findings"
+        :chosen="chosen"
+        :finest-mm="finestMm"
+        :rotation="rotation"
+        @choose="(n) => (chosen = n)"
+        @shape="(loaded) => (shape = loaded)"
+      />
+      <div class="judged">
+        <v-select
+          v-model="resinId"
+          label="Resin"
+          :items="[
+            { title: 'a usual resin', value: '' },
+            ...shop.lists.resin.map(({ id, name }) => ({ title: name, value: id })),
+          ]"
+        />
+        <v-select
+          v-model="tiltDeg"
+          label="Hangs in the flask"
+          :items="
+            HANG_TILTS_DEG.map((deg) => ({
+              title: deg === 0 ? 'as in the file' : `tilted ${deg}° about x`,
+              value: deg,
+            }))
+          "
+        />
+        <v-select
+          v-if="alloy"
+          :model-value="alloy.id"
+          label="Metal"
+          :items="shop.lists.alloy.map(({ id, name }) => ({ title: name, value: id }))"
+          @update:model-value="(id: string) => (alloyId = id)"
+        />
+        <v-select
+          label="Class"
+          :model-value="pattern.classOverride"
+          :items="classes"
+          :hint="classReason"
+          persistent-hint
+          @update:model-value="(value: Pattern['classOverride']) => change({ classOverride: value })"
+        />
+      </div>
+      <div class="under">
+        <ThicknessHistogram
+          v-if="analysis"
+          :histogram-mm3="analysis.thickness.histogramMm3"
+          :finest-mm="finestMm"
+          :resin="resin?.name ?? 'a usual resin'"
+        />
+        <PatternNumbers :pattern="pattern" :analysis="analysis" :alloy="alloy" />
+      </div>
+    </div>
+    <aside class="side">
+      <FindingList :findings="findings" :chosen="chosen" @choose="(n) => (chosen = n)" />
+      <div class="acts">
+        <v-btn variant="flat" @click="use">Use in a pour</v-btn>
+        <PatternDrop compact :former="pattern" @kept="(kept) => router.push(`/patterns/${kept.id}`)" />
+      </div>
+    </aside>
+    <div class="wide">
+      <div class="more">
+        <VersionTable v-if="former" :before="former" :after="pattern" :context="context" />
+        <WaysThrough v-if="analysis" :analysis="analysis" />
+        <NearestKnown
+          v-if="analysis && analysis.thickness.thinnestMm !== null"
+          :pattern="pattern"
+          :thinnest-mm="analysis.thickness.thinnestMm"
+          :known="known"
+        />
+        <section class="fields">
+          <h2>File and note</h2>
+          <p>
+            <a :href="`/api/blobs/${pattern.fileHash}`" :download="pattern.fileName">{{
+              pattern.fileName
+            }}</a>,
+            {{ pattern.measure.format }}
+          </p>
+          <NoteField
+            :key="`name ${pattern.id}`"
+            label="Name"
+            :max="120"
+            :model-value="pattern.name"
+            @update:model-value="(name) => change({ name: name ?? '' })"
+          />
+          <NoteField
+            :key="`note ${pattern.id}`"
+            label="Note"
+            :rows="2"
+            :model-value="pattern.note"
+            @update:model-value="(note) => change({ note: note ?? '' })"
+          />
+        </section>
+      </div>
+      <v-btn v-if="!layersOpen" class="open-layers" @click="paint = 'overhang'">Cut it into layers</v-btn>
+      <LayerPanel v-else v-model:rotation="rotation" :shape="shape" @state="(now) => (layers = now)" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pattern {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 20px;
+}
+.viewer {
+  height: 470px;
+}
+.judged {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px;
+  align-items: start;
+  margin-top: 12px;
+}
+.under {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 18px;
+  margin-top: 4px;
+}
+.acts {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  margin-top: 14px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.more {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 26px;
+}
+.fields {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.newer {
+  margin-bottom: 10px;
+}
+.open-layers {
+  margin-top: 20px;
+}
+@media (max-width: 1100px) {
+  .pattern,
+  .under {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 600px) {
+  .viewer {
+    height: 380px;
+  }
+}
+</style>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import type { Pattern } from '@zero-pour/contracts';
+import {
+  changeSentences,
+  comparePatterns,
+  findPattern,
+  findTopology,
+  formatPhrase,
+  formatQuantity,
+  hasChanged,
+  type FindingContext,
+  type Quantity,
+} from '@zero-pour/core';
+import { computed, watch } from 'vue';
+import { useUnits } from '../../state/unitStore';
+import { formatDay } from '../../time/formatMoment';
+import { useAnalyses } from '../work/analysisStore';
+
+/** The numbers of a version beside those of the one before, and what changed. */
+const props = defineProps<{ before: Pattern; after: Pattern; context: FindingContext }>();
+const units = useUnits();
+const analyses = useAnalyses();
+watch(
+  () => props.before,
+  (pattern) => void analyses.ensure(pattern, true),
+  { immediate: true },
+);
+
+const readingOf = (pattern: Pattern) => {
+  const state = analyses.of(pattern);
+  return { measure: pattern.measure, analysis: state.status === 'analysed' ? state.analysis : undefined };
+};
+const rows = computed(() => comparePatterns(readingOf(props.before), readingOf(props.after)));
+const show = (value: Quantity | null): string => (value ? formatQuantity(value, units.choice) : '–');
+const leads = (pattern: Pattern): string[] => {
+  const { measure, analysis } = readingOf(pattern);
+  return (analysis ? findPattern(measure, analysis, props.context) : findTopology(measure)).map(
+    ({ lead }) => lead,
+  );
+};
+const rulesOf = (pattern: Pattern) => {
+  const { measure, analysis } = readingOf(pattern);
+  return analysis
+    ? findPattern(measure, analysis, props.context).map(({ rule }) => rule)
+    : findTopology(measure).map(({ rule }) => rule);
+};
+const gone = computed(() => {
+  const now = new Set(rulesOf(props.after));
+  const names = leads(props.before);
+  return rulesOf(props.before).flatMap((rule, n) => (now.has(rule) ? [] : [names[n]!]));
+});
+const fresh = computed(() => {
+  const then = new Set(rulesOf(props.before));
+  const names = leads(props.after);
+  return rulesOf(props.after).flatMap((rule, n) => (then.has(rule) ? [] : [names[n]!]));
+});
+const sentences = computed(() => changeSentences(rows.value).map((s) => formatPhrase(s, units.choice)));
+</script>
+
+<template>
+  <section>
+    <h2>What changed since the version of {{ formatDay(Date.parse(before.createdAt)) }}</h2>
+    <p v-if="gone.length > 0" class="gone"><b>Gone:</b> {{ gone.join(' ') }}</p>
+    <p v-if="fresh.length > 0" class="fresh"><b>New:</b> {{ fresh.join(' ') }}</p>
+    <p>{{ sentences.length === 0 ? 'The numbers are the same.' : sentences.join(' ') }}</p>
+    <table>
+      <thead>
+        <tr>
+          <th></th>
+          <th>
+            <router-link :to="`/patterns/${before.id}`">before</router-link>
+          </th>
+          <th>now</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.name" :class="{ changed: hasChanged(row) }">
+          <td>{{ row.name }}</td>
+          <td class="num">{{ show(row.before) }}</td>
+          <td class="num">{{ show(row.after) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.gone {
+  border-left: 4px solid var(--verd);
+  background: #e3efe6;
+  padding: 6px 10px;
+}
+.fresh {
+  border-left: 4px solid var(--amber);
+  background: #faefd8;
+  padding: 6px 10px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 14px;
+}
+th {
+  font-weight: 400;
+  color: var(--mute);
+  font-size: 13px;
+}
+th,
+td {
+  padding: 3px 0 3px 10px;
+  border-bottom: 1px solid var(--line);
+  text-align: right;
+}
+td:first-child {
+  text-align: left;
+  padding-left: 0;
+}
+.changed td {
+  font-weight: 650;
+}
+</style>

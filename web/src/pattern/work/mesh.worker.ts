@@ -1,0 +1,78 @@
+import { runAnalysis, manifoldEngine } from '@zero-pour/analyse';
+import type {
+  AnalysisJobAnswer,
+  LayersJobAnswer,
+  PatternAnswer,
+  PatternProgress,
+} from '@zero-pour/contracts';
+import { measurePrintDirection, MeshFileError, readPattern, type PrintDirectionInput } from '@zero-pour/core';
+import { expose, transfer } from 'comlink';
+import wasmAddress from 'manifold-3d/manifold.wasm?url';
+import { sha256 } from '../../api/sha256';
+
+/** The file's own fault as an answer; anything else is thrown. */
+function refusalOf(error: unknown): {
+  status: 'refused';
+  code: MeshFileError['code'];
+  detail: MeshFileError['detail'];
+} {
+  if (error instanceof MeshFileError) return { status: 'refused', code: error.code, detail: error.detail };
+  throw error;
+}
+
+/** Reads and measures one pattern file. */
+async function read(
+  bytes: Uint8Array<ArrayBuffer>,
+  fileName: string,
+  unitMm: number | null,
+  report: PatternProgress,
+): Promise<PatternAnswer> {
+  try {
+    const reading = readPattern(bytes, fileName, unitMm, report);
+    if (reading.status === 'unit needed') return reading;
+    const positions = Float32Array.from(reading.mesh.positions);
+    const { triangles } = reading.mesh;
+    return transfer(
+      { status: 'read', hash: await sha256(bytes), measure: reading.measure, positions, triangles },
+      [positions.buffer, triangles.buffer],
+    );
+  } catch (error) {
+    return refusalOf(error);
+  }
+}
+
+/** Everything about one pattern file whose unit is known. */
+async function analyse(
+  bytes: Uint8Array<ArrayBuffer>,
+  fileName: string,
+  unitMm: number,
+  report: PatternProgress,
+): Promise<AnalysisJobAnswer> {
+  try {
+    const run = await runAnalysis(bytes, fileName, unitMm, report, async () => {
+      const { default: createModule } = await import('manifold-3d');
+      return manifoldEngine(await createModule({ locateFile: () => wasmAddress }));
+    });
+    if (run.status === 'unit needed') throw new Error('The unit of a kept pattern is known.');
+    if (run.status === 'too open') return run;
+    return transfer({ ...run, shapeHash: await sha256(run.shape) }, [run.shape.buffer]);
+  } catch (error) {
+    return refusalOf(error);
+  }
+}
+
+/** Cuts a part into layers for one rotation. */
+function layers(
+  mesh: { positions: Float32Array; triangles: Uint32Array },
+  input: PrintDirectionInput,
+): LayersJobAnswer {
+  const cut = measurePrintDirection(
+    { positions: Float64Array.from(mesh.positions), triangles: mesh.triangles },
+    input,
+  );
+  return transfer({ status: 'cut', ...cut }, [cut.stack.starts.buffer, cut.stack.spans.buffer]);
+}
+
+const meshWorker = { read, analyse, layers };
+export type MeshWorker = typeof meshWorker;
+expose(meshWorker);
