@@ -1,6 +1,7 @@
 export { lacking, valueOf, type Need, type Planned } from './planned';
 export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
 export { numberPieces, resolvePour, type Part, type PourContext, type Shop } from './context';
+export { findingContext, resinContext } from './findingContext';
 export { planPour, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
 export { stageLine } from './stageLines';

@@ -6,6 +6,8 @@ export interface Place {
   at: [number, number, number];
   /** Size of what is there: width, or diameter of the mass. */
   sizeMm: number;
+  /** Direction that it is best seen from, where the surface round it does not tell. */
+  from?: [number, number, number];
 }
 
 /** Something about a part that decides whether it prints, casts and finishes (handbook 01, "Findings"). */

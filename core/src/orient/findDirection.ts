@@ -62,7 +62,11 @@ function findIslandsAndCups(
       lead: `${counted(cups.length, 'suction cup')}.`,
       why: say`${mm2(worst.areaMm2)} of mouth pulls a vacuum from ${mm(worst.firstLayer * layerMm)} to ${mm((worst.lastLayer + 1) * layerMm)}: it tears off or bends.`,
       remedy: say`Turn it, or vent the closed end below ${mm(worst.firstLayer * layerMm + 1)}.`,
-      places: cups.slice(0, PLACES_MAX).map((cup) => place(cup.at, discOf(cup.areaMm2))),
+      // A mouth on the film is seen from the plate.
+      places: cups.slice(0, PLACES_MAX).map((cup) => ({
+        ...place(cup.at, discOf(cup.areaMm2)),
+        from: place([0, 0, -1], 0).at,
+      })),
     });
   }
   return found;

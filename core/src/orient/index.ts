@@ -1,5 +1,5 @@
 export { pickSupportPoints } from './supportPoints';
-export { NO_ROTATION, rotatePoints, rotationMatrix, type Rotation } from './rotation';
+export { NO_ROTATION, rotatePoints, rotationMatrix, transposed, type Rotation } from './rotation';
 export { measureStance, type Stance } from './stance';
 export { layerBitmap, type LayerStack } from './layers';
 export type { Island } from './islands';

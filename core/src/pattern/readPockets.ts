@@ -1,5 +1,5 @@
 import { measureBounds, sizeOf, type WeldedMesh } from '../mesh';
-import { rotatePoints, rotationMatrix, type Rotation } from '../orient';
+import { rotatePoints, rotationMatrix, transposed, type Rotation } from '../orient';
 import { columnsOf, findAirPockets, frameRound, sweepDexels, type AirPocket } from '../solid';
 
 /** Air that stays in a part hung one way, with the places in the part's own coordinates. */
@@ -24,8 +24,7 @@ export function readPockets(mesh: WeldedMesh, rotation: Rotation): HangReading {
   const box = sizeOf(bounds).reduce((product, side) => product * Math.max(side, CELL_MIN_MM), 1);
   const frame = frameRound(bounds, Math.max(CELL_MIN_MM, Math.cbrt(box / BOX_MAX)), 2);
   const pockets = findAirPockets(sweepDexels(positions, mesh.triangles, columnsOf(frame)), frame);
-  // The inverse of a rotation is its transpose.
-  const back = [0, 1, 2].flatMap((i) => [0, 1, 2].map((j) => m[3 * j + i]!));
+  const back = transposed(m);
   return {
     rotation,
     pockets: pockets

@@ -26,4 +26,3 @@ const pattern = computed(() => shop.patterns.find((p) => p.id === props.id));
     </template>
   </div>
 </template>
-

@@ -22,7 +22,10 @@ export function findFeed({ hotSpots }: PatternAnalysis, limits: PatternLimits): 
     {
       rule: 'fed through thin',
       weight: worst.feedRatio < limits.feedFix ? 'fix' : 'watch',
-      lead: poor.length === 1 ? 'Heavy mass behind a thin way.' : `${counted(poor.length, 'mass', 'masses')} behind thin ways.`,
+      lead:
+        poor.length === 1
+          ? 'Heavy mass behind a thin way.'
+          : `${counted(poor.length, 'mass', 'masses')} behind thin ways.`,
       why: say`${mm(worst.widthMm)} is fed with metal, and emptied of ash, through ${mm(worst.neck.widthMm)}: the way freezes at ${quantity(worst.feedRatio, 'ratio', 2)} of its modulus and has ${quantity(widthRatio(worst), 'ratio', 2)} of its width; ${quantity(limits.feedWatch, 'ratio', 1)} and ${quantity(NARROW_SHARE, 'ratio', 1)} wanted. It shrinks porous.`,
       remedy: say`Give the mass its own gate, or thicken the way to it.`,
       places: poor.slice(0, PLACES_MAX).map(({ neck }) => ({ at: neck!.at, sizeMm: neck!.widthMm })),

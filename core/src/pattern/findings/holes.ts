@@ -29,7 +29,9 @@ export function findHoles({ holes, genus }: PatternAnalysis): Finding[] {
           ? say`The surface goes round ${genus!} holes and ${holes.length} could be placed: the others are finer than the reading, or wind.`
           : say`${widths.join(', ')}${more} mm wide, by the largest ball that passes.`,
       remedy: say`Check that each is meant: a hole that closed in the file is otherwise found on the print.`,
-      places: holes.slice(0, PLACES_MAX).map(({ at, widthMm }) => ({ at, sizeMm: widthMm })),
+      places: holes
+        .slice(0, PLACES_MAX)
+        .map(({ at, widthMm, axis }) => ({ at, sizeMm: widthMm, from: axis })),
     },
   ];
 }
@@ -45,7 +47,7 @@ export function findWrongBore({ bore }: PatternAnalysis, wanted: WantedBore | un
       lead: 'Bore is not the size.',
       why: say`${mm(bore.diameterMm)} in the file; the brief wants ${mm(wanted.diameterMm)}${wanted.name ? ` (${wanted.name})` : ''} ± ${mm(wanted.toleranceMm)}.`,
       remedy: say`Change the model, or the brief. Scale adds for shrinkage and finishing afterwards.`,
-      places: [{ at: bore.at, sizeMm: bore.diameterMm }],
+      places: [{ at: bore.at, sizeMm: bore.diameterMm, from: bore.axis }],
     },
   ];
 }

@@ -1,4 +1,5 @@
 import { formatNumber, quantity, say, type Phrase } from '../../numeric';
+import { rotatePoints, rotationMatrix, transposed, type Rotation } from '../../orient';
 import type { PatternAnalysis } from '../analysePattern';
 import { groupSpots } from '../spots';
 import { counted, PLACES_MAX, type Finding } from '../../judge';
@@ -45,9 +46,15 @@ export function findCups({ hangs }: PatternAnalysis, tiltDeg: number): Finding[]
       remedy: better,
       places: hang.pockets
         .slice(0, PLACES_MAX)
-        .map(({ at, volumeMm3 }) => ({ at, sizeMm: ballOf(volumeMm3) })),
+        .map(({ at, volumeMm3 }) => ({ at, sizeMm: ballOf(volumeMm3), from: below(hang.rotation) })),
     },
   ];
+}
+
+/** From under a part that is turned so, in the part's own axes: where a cup that keeps air is open. */
+function below(rotation: Rotation): [number, number, number] {
+  const [x, y, z] = rotatePoints([0, 0, -1], transposed(rotationMatrix(rotation)));
+  return [x!, y!, z!];
 }
 
 /** Ways in and through that investment does not leave again. */
@@ -57,7 +64,7 @@ export function findHardToDivest(analysis: PatternAnalysis, limits: PatternLimit
   if (holes.length + chambers.length === 0) return [];
   const places = [
     ...chambers.map((c) => ({ at: c.entranceAt, sizeMm: c.entranceMm })),
-    ...holes.map((h) => ({ at: h.at, sizeMm: h.widthMm })),
+    ...holes.map((h) => ({ at: h.at, sizeMm: h.widthMm, from: h.axis })),
   ];
   const deep = groupSpots(analysis.gaps, analysis.resolution.midMm, ({ sizeMm }) => sizeMm < limits.divestMm);
   const depth = deep.reduce((sum, { deepestMm, shallowestMm }) => sum + deepestMm - shallowestMm, 0);

@@ -7,25 +7,19 @@ import {
   type PatternChange,
 } from '@zero-pour/contracts';
 import {
-  classifyPart,
   findDirection,
-  findPattern,
-  findTopology,
-  formatPhrase,
   formatQuantity,
-  HANG_TILTS_DEG,
   NO_ROTATION,
-  PART_CLASSES,
   PATTERN_LIMITS,
   type Finding,
   type FindingContext,
   type Rotation,
 } from '@zero-pour/core';
+import { resinContext } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../../api/request';
-import NoteField from '../../components/NoteField.vue';
 import { useNewPour } from '../../pour/useNewPour';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
@@ -33,10 +27,13 @@ import { useUnits } from '../../state/unitStore';
 import type { LayersState } from '../layers/useLayers';
 import PatternDrop from '../PatternDrop.vue';
 import { useAnalyses } from '../work/analysisStore';
+import { findingsOf } from '../work/findingsOf';
 import type { ViewShape } from '../work/shapes';
 import type { PaintName } from '../view/paint';
 import AnalysisProgress from './AnalysisProgress.vue';
+import FileFields from './FileFields.vue';
 import FindingList from './FindingList.vue';
+import JudgedBy from './JudgedBy.vue';
 import NearestKnown from './NearestKnown.vue';
 import PatternNumbers from './PatternNumbers.vue';
 import ThicknessHistogram from './ThicknessHistogram.vue';
@@ -83,19 +80,20 @@ watch(
 
 /** What the part is judged by; the choice stays with the shop's window. */
 const resinId = useLocalStorage('zp pattern resin', '');
-const alloyId = useLocalStorage('zp pattern metal', '');
+const chosenAlloyId = useLocalStorage('zp pattern metal', '');
 const tiltDeg = shallowRef<number>(0);
 const resin = computed(() => shop.lists.resin.find(({ id }) => id === resinId.value));
-const alloy = computed(() => shop.lists.alloy.find(({ id }) => id === alloyId.value) ?? shop.lists.alloy[0]);
+const alloy = computed(
+  () => shop.lists.alloy.find(({ id }) => id === chosenAlloyId.value) ?? shop.lists.alloy[0],
+);
+const alloyId = computed({
+  get: () => alloy.value?.id,
+  set: (id) => (chosenAlloyId.value = id ?? ''),
+});
 const finestMm = computed(() => resin.value?.finestMm ?? PATTERN_LIMITS.finestMm);
 const context = computed<FindingContext>(() => ({
   tiltDeg: tiltDeg.value,
-  ...(resin.value
-    ? {
-        limits: { finestMm: resin.value.finestMm, thickestMm: resin.value.thickestMm },
-        resinName: resin.value.name,
-      }
-    : {}),
+  ...resinContext(resin.value),
 }));
 
 const paint = shallowRef<PaintName>('thickness');
@@ -110,8 +108,7 @@ const findings = computed<Finding[]>(() => {
   const cut = layers.value;
   if (paint.value === 'overhang' && cut.status === 'cut')
     return findDirection(cut.direction, cut.input, cut.steps);
-  const { measure } = props.pattern;
-  return analysis.value ? findPattern(measure, analysis.value, context.value) : findTopology(measure);
+  return findingsOf(props.pattern, state.value, context.value);
 });
 watch(paint, (now) => {
   chosen.value = undefined;
@@ -128,15 +125,6 @@ const version = computed(() => {
   }
   return n;
 });
-const reading = computed(() => analysis.value && classifyPart(analysis.value.thickness.histogramMm3));
-const classReason = computed(() => {
-  if (props.pattern.classOverride) return 'The shop’s own choice stands.';
-  return reading.value ? formatPhrase(reading.value.reason, units.choice) : '';
-});
-const classes = computed(() => [
-  { title: reading.value ? `${reading.value.partClass} (by thickness)` : 'by thickness', value: null },
-  ...PART_CLASSES.map((name) => ({ title: `${name}, the shop says`, value: name })),
-]);
 const size = computed(() =>
   props.pattern.measure.sizeMm
     .map((side) => formatQuantity({ value: side, unit: 'mm', digits: 1 }, units.choice).replace(/ \D+$/, ''))
@@ -185,41 +173,14 @@ function use(): void {
         @choose="(n) => (chosen = n)"
         @shape="(loaded) => (shape = loaded)"
       />
-      <div class="judged">
-        <v-select
-          v-model="resinId"
-          label="Resin"
-          :items="[
-            { title: 'a usual resin', value: '' },
-            ...shop.lists.resin.map(({ id, name }) => ({ title: name, value: id })),
-          ]"
-        />
-        <v-select
-          v-model="tiltDeg"
-          label="Hangs in the flask"
-          :items="
-            HANG_TILTS_DEG.map((deg) => ({
-              title: deg === 0 ? 'as in the file' : `tilted ${deg}° about x`,
-              value: deg,
-            }))
-          "
-        />
-        <v-select
-          v-if="alloy"
-          :model-value="alloy.id"
-          label="Metal"
-          :items="shop.lists.alloy.map(({ id, name }) => ({ title: name, value: id }))"
-          @update:model-value="(id: string) => (alloyId = id)"
-        />
-        <v-select
-          label="Class"
-          :model-value="pattern.classOverride"
-          :items="classes"
-          :hint="classReason"
-          persistent-hint
-          @update:model-value="(value: Pattern['classOverride']) => change({ classOverride: value })"
-        />
-      </div>
+      <JudgedBy
+        v-model:resin-id="resinId"
+        v-model:alloy-id="alloyId"
+        v-model:tilt-deg="tiltDeg"
+        :pattern="pattern"
+        :analysis="analysis"
+        @class="(classOverride) => change({ classOverride })"
+      />
       <div class="under">
         <ThicknessHistogram
           v-if="analysis"
@@ -247,29 +208,7 @@ function use(): void {
           :thinnest-mm="analysis.thickness.thinnestMm"
           :known="known"
         />
-        <section class="fields">
-          <h2>File and note</h2>
-          <p>
-            <a :href="`/api/blobs/${pattern.fileHash}`" :download="pattern.fileName">{{
-              pattern.fileName
-            }}</a>,
-            {{ pattern.measure.format }}
-          </p>
-          <NoteField
-            :key="`name ${pattern.id}`"
-            label="Name"
-            :max="120"
-            :model-value="pattern.name"
-            @update:model-value="(name) => change({ name: name ?? '' })"
-          />
-          <NoteField
-            :key="`note ${pattern.id}`"
-            label="Note"
-            :rows="2"
-            :model-value="pattern.note"
-            @update:model-value="(note) => change({ note: note ?? '' })"
-          />
-        </section>
+        <FileFields :pattern="pattern" @change="change" />
       </div>
       <v-btn v-if="!layersOpen" class="open-layers" @click="paint = 'overhang'">Cut it into layers</v-btn>
       <LayerPanel v-else v-model:rotation="rotation" :shape="shape" @state="(now) => (layers = now)" />
@@ -285,13 +224,6 @@ function use(): void {
 }
 .viewer {
   height: 470px;
-}
-.judged {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 12px;
-  align-items: start;
-  margin-top: 12px;
 }
 .under {
   display: grid;
@@ -312,11 +244,6 @@ function use(): void {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 26px;
-}
-.fields {
-  display: grid;
-  gap: 10px;
-  align-content: start;
 }
 .newer {
   margin-bottom: 10px;

@@ -75,7 +75,14 @@ const lineX = computed(() => xOf(props.finestMm));
     <text :x="WIDTH - LEFT" y="14" text-anchor="end" class="title">
       volume by thickness, {{ shownUnit('mm', units.choice).suffix }}
     </text>
-    <text v-for="tick in ticks" :key="tick" :x="xOf(tick)" y="126" :text-anchor="tick > 0.97 * spanMm ? 'end' : tick === 0 ? 'start' : 'middle'" class="tick">
+    <text
+      v-for="tick in ticks"
+      :key="tick"
+      :x="xOf(tick)"
+      y="126"
+      :text-anchor="tick > 0.97 * spanMm ? 'end' : tick === 0 ? 'start' : 'middle'"
+      class="tick"
+    >
       {{ formatValue({ value: tick, unit: 'mm', digits: tick % 1 === 0 ? 0 : 1 }, units.choice) }}
     </text>
   </svg>

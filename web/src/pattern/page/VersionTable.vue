@@ -3,8 +3,6 @@ import type { Pattern } from '@zero-pour/contracts';
 import {
   changeSentences,
   comparePatterns,
-  findPattern,
-  findTopology,
   formatPhrase,
   formatQuantity,
   hasChanged,
@@ -15,6 +13,7 @@ import { computed, watch } from 'vue';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
 import { useAnalyses } from '../work/analysisStore';
+import { findingsOf } from '../work/findingsOf';
 
 /** The numbers of a version beside those of the one before, and what changed. */
 const props = defineProps<{ before: Pattern; after: Pattern; context: FindingContext }>();
@@ -32,36 +31,23 @@ const readingOf = (pattern: Pattern) => {
 };
 const rows = computed(() => comparePatterns(readingOf(props.before), readingOf(props.after)));
 const show = (value: Quantity | null): string => (value ? formatQuantity(value, units.choice) : '–');
-const leads = (pattern: Pattern): string[] => {
-  const { measure, analysis } = readingOf(pattern);
-  return (analysis ? findPattern(measure, analysis, props.context) : findTopology(measure)).map(
-    ({ lead }) => lead,
-  );
-};
-const rulesOf = (pattern: Pattern) => {
-  const { measure, analysis } = readingOf(pattern);
-  return analysis
-    ? findPattern(measure, analysis, props.context).map(({ rule }) => rule)
-    : findTopology(measure).map(({ rule }) => rule);
-};
-const gone = computed(() => {
-  const now = new Set(rulesOf(props.after));
-  const names = leads(props.before);
-  return rulesOf(props.before).flatMap((rule, n) => (now.has(rule) ? [] : [names[n]!]));
-});
-const fresh = computed(() => {
-  const then = new Set(rulesOf(props.before));
-  const names = leads(props.after);
-  return rulesOf(props.after).flatMap((rule, n) => (then.has(rule) ? [] : [names[n]!]));
-});
+const findings = (pattern: Pattern) => findingsOf(pattern, analyses.of(pattern), props.context);
+/** What is found in one version and not in the other, by rule. */
+const onlyIn = (one: Pattern, other: Pattern): string =>
+  findings(one)
+    .filter(({ rule }) => !findings(other).some((found) => found.rule === rule))
+    .map(({ lead }) => lead)
+    .join(' ');
+const gone = computed(() => onlyIn(props.before, props.after));
+const fresh = computed(() => onlyIn(props.after, props.before));
 const sentences = computed(() => changeSentences(rows.value).map((s) => formatPhrase(s, units.choice)));
 </script>
 
 <template>
   <section>
     <h2>What changed since the version of {{ formatDay(Date.parse(before.createdAt)) }}</h2>
-    <p v-if="gone.length > 0" class="gone"><b>Gone:</b> {{ gone.join(' ') }}</p>
-    <p v-if="fresh.length > 0" class="fresh"><b>New:</b> {{ fresh.join(' ') }}</p>
+    <p v-if="gone" class="gone"><b>Gone:</b> {{ gone }}</p>
+    <p v-if="fresh" class="fresh"><b>New:</b> {{ fresh }}</p>
     <p>{{ sentences.length === 0 ? 'The numbers are the same.' : sentences.join(' ') }}</p>
     <table>
       <thead>

@@ -7,13 +7,15 @@ import type { ViewShape } from '../work/shapes';
 import ColourLegend from './ColourLegend.vue';
 import FindingMarks from './FindingMarks.vue';
 import { lookFrom } from './lookFrom';
-import { PAINTS, type PaintName } from './paint';
+import MeasureMarks from './MeasureMarks.vue';
+import type { PaintName } from './paint';
 import { STANDARD_VIEWS, type StandardView } from './partScene';
 import PartView from './PartView.vue';
 import SectionHandle from './SectionHandle.vue';
 import { useMeasuring } from './useMeasuring';
 import { usePaint } from './usePaint';
-import { SECTION_AXES, useSection } from './useSection';
+import { useSection } from './useSection';
+import ViewTools from './ViewTools.vue';
 
 /** The part with everything that can be asked of it by eye. */
 const props = withDefaults(
@@ -53,9 +55,12 @@ watch(
   () => section.cut(undefined),
 );
 
+const chosenPlace = computed(() =>
+  props.chosen === undefined ? undefined : props.findings[props.chosen]?.places[0],
+);
 /** Turns the part to the chosen finding; a cut that is open moves through it. */
 watch([() => props.chosen, () => props.findings], async () => {
-  const place = props.chosen === undefined ? undefined : props.findings[props.chosen]?.places[0];
+  const place = chosenPlace.value;
   const scene = view.value?.scene;
   if (!place || !scene || !shape.value) return;
   if (section.axis.value) section.cut(section.axis.value, place.at);
@@ -126,22 +131,14 @@ async function savePicture(): Promise<void> {
           :height="height"
           @choose="(n) => emit('choose', n)"
         />
-        <svg v-else class="measure" :width="width" :height="height" :data-tick="tick">
-          <line
-            v-if="measuring.points.value.length === 2"
-            :x1="scene.screenOf(measuring.points.value[0]!.at).x"
-            :y1="scene.screenOf(measuring.points.value[0]!.at).y"
-            :x2="scene.screenOf(measuring.points.value[1]!.at).x"
-            :y2="scene.screenOf(measuring.points.value[1]!.at).y"
-          />
-          <circle
-            v-for="(point, n) in measuring.points.value"
-            :key="n"
-            :cx="scene.screenOf(point.at).x"
-            :cy="scene.screenOf(point.at).y"
-            r="5"
-          />
-        </svg>
+        <MeasureMarks
+          v-else
+          :points="measuring.points.value"
+          :scene="scene"
+          :tick="tick"
+          :width="width"
+          :height="height"
+        />
         <SectionHandle
           v-if="section.plane.value"
           :plane="section.plane.value"
@@ -159,41 +156,14 @@ async function savePicture(): Promise<void> {
         </div>
       </template>
     </PartView>
-    <div class="tools">
-      <div class="paints" role="radiogroup" aria-label="Colour by">
-        <button
-          v-for="name in PAINTS"
-          :key="name"
-          type="button"
-          role="radio"
-          :aria-checked="paint === name"
-          @click="paint = name"
-        >
-          {{ name }}
-        </button>
-      </div>
-      <div class="paints" role="group" aria-label="Cut across">
-        <button
-          v-for="axis in SECTION_AXES"
-          :key="axis"
-          type="button"
-          :aria-pressed="section.axis.value === axis"
-          :aria-label="`Cut across ${axis}`"
-          @click="
-            section.cut(
-              section.axis.value === axis ? undefined : axis,
-              chosen === undefined ? undefined : findings[chosen]?.places[0]?.at,
-            )
-          "
-        >
-          cut {{ axis }}
-        </button>
-      </div>
-      <div class="paints">
-        <button type="button" :aria-pressed="measuringOn" @click="measuringOn = !measuringOn">measure</button>
-        <button type="button" @click="savePicture">picture</button>
-      </div>
-    </div>
+    <ViewTools
+      v-model:paint="paint"
+      v-model:measuring="measuringOn"
+      class="tools"
+      :axis="section.axis.value"
+      @cut="(axis) => section.cut(axis, chosenPlace?.at)"
+      @picture="savePicture"
+    />
     <label v-if="section.axis.value" class="slider">
       <span class="num"
         >{{ section.axis.value }}
@@ -228,34 +198,6 @@ async function savePicture(): Promise<void> {
   position: absolute;
   left: 12px;
   top: 10px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.paints {
-  display: flex;
-  border: 1px solid var(--line2);
-  background: var(--paper);
-}
-.paints button {
-  padding: 6px 12px;
-  min-height: 34px;
-  border: none;
-  background: none;
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-.paints button::first-letter {
-  text-transform: capitalize;
-}
-.paints button + button {
-  border-left: 1px solid var(--line2);
-}
-.paints [aria-checked='true'],
-.paints [aria-pressed='true'] {
-  background: var(--wax);
-  color: #fff;
 }
 .views {
   position: absolute;
@@ -295,26 +237,13 @@ async function savePicture(): Promise<void> {
   position: absolute;
   left: 50%;
   transform: translateX(-50%);
-  bottom: 12px;
+  bottom: 78px;
   background: var(--char);
   color: #f3ede2;
   padding: 5px 12px;
   font-size: 14px;
-  max-width: 46%;
-}
-.measure {
-  position: absolute;
-  inset: 0;
-  pointer-events: none;
-}
-.measure line {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.measure circle {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 2;
+  width: max-content;
+  max-width: 90%;
 }
 .legend {
   position: absolute;

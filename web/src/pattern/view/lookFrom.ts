@@ -9,7 +9,7 @@ const REACH_MIN_MM = 1;
 const dot = (a: Point, b: Point): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /**
- * Direction to look at a place from: the mean normal of the open surface round it that faces the eye already, of
+ * Direction to look at a place from: its own where it has one, else the mean normal of the open surface round it that faces the eye already, of
  * all open surface there when none does, and from the part's middle outwards when that tells nothing.
  */
 export function lookFrom(
@@ -18,6 +18,7 @@ export function lookFrom(
   eye: Point,
   middle: Point,
 ): Point {
+  if (place.from) return place.from;
   const reach2 = Math.max(REACH_SIZES * place.sizeMm, REACH_MIN_MM) ** 2;
   const facing: Point = [0, 0, 0];
   const all: Point = [0, 0, 0];

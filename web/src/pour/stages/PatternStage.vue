@@ -1,18 +1,42 @@
 <script setup lang="ts">
-import { judgePattern } from '@zero-pour/core';
+import { PATTERN_LIMITS } from '@zero-pour/core';
+import { findingContext } from '@zero-pour/plan';
 import type { Pattern } from '@zero-pour/contracts';
-import { computed, defineAsyncComponent, shallowRef } from 'vue';
-import JudgementList from '../../components/JudgementList.vue';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
+import AnalysisProgress from '../../pattern/page/AnalysisProgress.vue';
+import FindingList from '../../pattern/page/FindingList.vue';
 import PatternDrop from '../../pattern/PatternDrop.vue';
 import PatternNumbers from '../../pattern/page/PatternNumbers.vue';
+import { findingsOf } from '../../pattern/work/findingsOf';
+import { useAnalyses } from '../../pattern/work/analysisStore';
+import type { PaintName } from '../../pattern/view/paint';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
 
-const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
+const PatternViewer = defineAsyncComponent(() => import('../../pattern/view/PatternViewer.vue'));
+const analyses = useAnalyses();
 const { pour, plan, set } = usePour();
 const parts = computed(() => plan.value.context.parts);
 const index = shallowRef(0);
 const part = computed(() => parts.value[Math.min(index.value, parts.value.length - 1)]);
+
+const state = computed(() => part.value && analyses.of(part.value.pattern));
+const analysis = computed(() => (state.value?.status === 'analysed' ? state.value.analysis : undefined));
+const findings = computed(() =>
+  part.value && state.value
+    ? findingsOf(part.value.pattern, state.value, findingContext(plan.value.context))
+    : [],
+);
+const chosen = shallowRef<number>();
+const paint = shallowRef<PaintName>('thickness');
+watch(
+  () => part.value?.pattern.id,
+  () => {
+    chosen.value = undefined;
+    if (part.value) void analyses.ensure(part.value.pattern);
+  },
+  { immediate: true },
+);
 
 function add(pattern: Pattern): void {
   set(['brief', 'patterns'], [...pour.value.doc.brief.patterns, { patternId: pattern.id, count: 1 }]);
@@ -42,10 +66,27 @@ function add(pattern: Pattern): void {
       </v-btn>
     </div>
     <div class="look">
-      <PartView :pattern="part.pattern" class="view" />
-      <PatternNumbers :pattern="part.pattern" :alloy="plan.context.alloy" />
+      <PatternViewer
+        v-model:paint="paint"
+        class="view"
+        :pattern="part.pattern"
+        :findings="findings"
+        :chosen="chosen"
+        :finest-mm="plan.context.resin?.finestMm ?? PATTERN_LIMITS.finestMm"
+        @choose="(n) => (chosen = n)"
+      />
+      <div>
+        <PatternNumbers :pattern="part.pattern" :analysis="analysis" :alloy="plan.context.alloy" />
+        <router-link :to="`/patterns/${part.pattern.id}`">Layers, ways through, versions</router-link>
+      </div>
     </div>
-    <JudgementList :judgements="judgePattern(part.pattern.measure)" />
+    <AnalysisProgress
+      v-if="state"
+      :state="state"
+      @stop="analyses.cancel(part.pattern)"
+      @start="analyses.ensure(part.pattern)"
+    />
+    <FindingList :findings="findings" :chosen="chosen" @choose="(n) => (chosen = n)" />
   </template>
 </template>
 
