@@ -119,7 +119,8 @@ export function analysePattern(
   const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));
   const fed = feedFromLargest(feed.hotSpots);
   report('holes', STEPS.holes);
-  const ways = readWays(mesh, bounds, resolution.coarseMm, tree);
+  const genus = measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null;
+  const ways = readWays(mesh, bounds, resolution.coarseMm, tree, genus);
   report('pockets', STEPS.pockets);
   const hangs = HANG_TILTS_DEG.map((xDeg) => readPockets(mesh, { xDeg, yDeg: 0, zDeg: 0 }));
   report('surface', STEPS.surface);
@@ -152,7 +153,7 @@ export function analysePattern(
       gapPlaces: values.gapPlaces,
       hotSpots: feed.hotSpots,
       feed: fed,
-      genus: measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null,
+      genus,
       ...ways,
       bore: readBore(mesh, ways.holes),
       voids: findSealedVoids(fine.dexels),

@@ -12,15 +12,21 @@ export interface Bore {
 
 /** Widths of holes that can be finger holes. mm. */
 const WIDTH_MM = { min: 10, max: 30 } as const;
-/** Wall: faces between these shares of the hole's radius from its axis that look at the axis. */
-const WALL_SHARE = { min: 0.9, max: 1.2 } as const;
+/**
+ * Wall: faces between these shares of the hole's radius from its axis that look at the axis. The first look is wide,
+ * to find the axis; the last is close, so that a bore rounded for comfort is as wide as its waist.
+ */
+const WALL_SHARES = [
+  { min: 0.9, max: 1.2 },
+  { min: 0.93, max: 1.1 },
+  { min: 0.97, max: 1.025 },
+] as const;
 const FACING_COS = -0.8;
 /** The wall must go round: of 36 sectors this many must hold a face. */
 const SECTORS = 36;
 const SECTORS_MIN = 32;
 /** A wall further from a cylinder than this share of the radius is not a bore. */
 const RESIDUAL_SHARE_MAX = 0.02;
-const ROUNDS = 3;
 
 interface Wall {
   /** Middle, normal and area of each face: 7 numbers. */
@@ -38,8 +44,9 @@ export function readBore(mesh: WeldedMesh, holes: readonly ThroughHole[]): Bore 
     .sort((a, b) => b.widthMm - a.widthMm)[0];
   if (!hole) return null;
   let bore: Bore = { diameterMm: hole.widthMm, at: hole.at, axis: hole.axis, residualMm: 0 };
-  for (let round = 0; round < ROUNDS; round++) {
-    const wall = wallOf(mesh, bore);
+  for (const shares of WALL_SHARES) {
+    // The widest ball that passes stays the measure: a fit over curved walls would creep outwards.
+    const wall = wallOf(mesh, { ...bore, diameterMm: hole.widthMm }, shares);
     const fitted = wall.faces.length > 0 ? fitCylinder(wall, bore) : null;
     if (!fitted) return null;
     bore = fitted;
@@ -47,10 +54,14 @@ export function readBore(mesh: WeldedMesh, holes: readonly ThroughHole[]): Bore 
   return bore.residualMm <= (RESIDUAL_SHARE_MAX * bore.diameterMm) / 2 ? bore : null;
 }
 
-function wallOf({ positions: p, triangles }: WeldedMesh, { at, axis, diameterMm }: Bore): Wall {
+function wallOf(
+  { positions: p, triangles }: WeldedMesh,
+  { at, axis, diameterMm }: Bore,
+  shares: { min: number; max: number },
+): Wall {
   const faces: number[] = [];
-  const least2 = ((WALL_SHARE.min * diameterMm) / 2) ** 2;
-  const most2 = ((WALL_SHARE.max * diameterMm) / 2) ** 2;
+  const least2 = ((shares.min * diameterMm) / 2) ** 2;
+  const most2 = ((shares.max * diameterMm) / 2) ** 2;
   const [ax, ay, az] = axis;
   for (let t = 0; t < triangles.length; t += 3) {
     const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore

@@ -46,7 +46,13 @@ const ENTRANCE_MAX_MM = 3;
 const CHAMBER_CELLS_MIN = 3;
 
 /** Ways through the part and into it, on a coarse grid over its whole box; widths made exact on the surface. */
-export function readWays(mesh: WeldedMesh, bounds: Bounds, cellMm: number, tree: TriangleTree): WaysReading {
+export function readWays(
+  mesh: WeldedMesh,
+  bounds: Bounds,
+  cellMm: number,
+  tree: TriangleTree,
+  genus: number | null,
+): WaysReading {
   const frame = frameRound(bounds, cellMm, MARGIN);
   const bricks = allBricks(frame);
   const field = new Uint16Array(bricks.place.length * BRICK_CELLS).fill(FAR);
@@ -70,7 +76,7 @@ export function readWays(mesh: WeldedMesh, bounds: Bounds, cellMm: number, tree:
     Math.sqrt(outside.values[(z * frame.ny + y) * frame.nx + x]!);
   const wideCells = Math.max(CHAMBER_CELLS_MIN, ENTRANCE_MAX_MM / 2 / cellMm);
   return {
-    holes: findThroughHoles(outside)
+    holes: findThroughHoles(outside, genus ?? Infinity)
       .map(({ along, axis }): ThroughHole => {
         const [narrowest] = along
           .map((cell) => {

@@ -22,8 +22,11 @@ interface Disc {
 
 /** Nearer the surface than this a cell is in a crevice of the grid. */
 const DISTANCE_MIN = 1.5;
-/** Where the distance changes by less than this a step, the surface holds the cell from all sides. */
-const FLAT = 0.66;
+/**
+ * Where the distance changes by less than this a step, the surface holds the cell from all sides. The second look is
+ * for square holes whose middle lies between four cells, where the grid sees √½; it alone would run holes together.
+ */
+const FLATS = [0.66, 0.75];
 /** Step of the plane that a hole is cut with, cells: under 1/√2, so that no wall is stepped over. */
 const PLANE_STEP = 0.7;
 /** The narrowest place is looked for this many cells either way along the hole. */
@@ -41,11 +44,20 @@ const AXES = Array.from({ length: 13 }, (_, n) => n + 14)
  * plane through it on which empty space is closed off is a disc across a hole if both its sides reach the outside
  * (a pit's does not). Narrowest first, and each disc found stays shut, so that one hole is not counted
  * twice: the discs cut the outside without parting it, and there can be no more of them than the genus.
- * `outside`: full squared distances over a frame with a margin. O(candidates · cells) at worst.
+ * `outside`: full squared distances over a frame with a margin; `most`: the genus, where it is known.
+ * O(candidates · cells) at worst.
  */
-export function findThroughHoles(outside: DenseField): HoleCells[] {
+export function findThroughHoles(outside: DenseField, most = Infinity): HoleCells[] {
   const search = new HoleSearch(outside);
-  return search.candidates().flatMap((at) => search.tryHole(at) ?? []);
+  const found: HoleCells[] = [];
+  for (const flat of FLATS) {
+    for (const at of search.candidates(flat)) {
+      if (found.length >= most) return found;
+      const hole = search.tryHole(at);
+      if (hole) found.push(hole);
+    }
+  }
+  return found;
 }
 
 class HoleSearch {
@@ -79,7 +91,7 @@ class HoleSearch {
   }
 
   /** One cell for each cluster of flat cells, the narrowest cluster first. */
-  candidates(): number[] {
+  candidates(slopeMax: number): number[] {
     const { values, sides, steps } = this;
     const flat = new Uint8Array(values.length);
     const roots = Float32Array.from({ length: 65536 }, (_, n) => Math.sqrt(n));
@@ -89,7 +101,7 @@ class HoleSearch {
       let slope2 = 0;
       for (let s = 0; s < 6; s += 2)
         slope2 += (roots[values[at + steps[s + 1]!]!]! - roots[values[at + steps[s]!]!]!) ** 2;
-      if (slope2 < 4 * FLAT * FLAT) flat[at] = 1;
+      if (slope2 < 4 * slopeMax * slopeMax) flat[at] = 1;
     }
     const found: number[] = [];
     for (let at = 0; at < flat.length; at++) if (flat[at] === 1) found.push(this.middleOfCluster(flat, at));

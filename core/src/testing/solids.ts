@@ -170,3 +170,57 @@ export function obj({ positions, triangles }: TestMesh): string {
     );
   return lines.join('\n');
 }
+
+/**
+ * A solid of grid boxes: cell (i, j, k) between neighbouring lines is solid where `filled` says so. Closed and
+ * conformal, with every cavity as drawn; cells must not touch by an edge or a corner alone.
+ */
+export function blocks(
+  lines: readonly [readonly number[], readonly number[], readonly number[]],
+  filled: (i: number, j: number, k: number) => boolean,
+): TestMesh {
+  const [nx, ny, nz] = lines.map((line) => line.length - 1) as [number, number, number];
+  const solid = (c: readonly number[]): boolean =>
+    c.every((v, axis) => v >= 0 && v < [nx, ny, nz][axis]!) && filled(c[0]!, c[1]!, c[2]!);
+  const numbers = new Map<string, number>();
+  const out: TestMesh = { positions: [], triangles: [] };
+  const corner = (c: readonly number[]): number => {
+    const key = c.join(' ');
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
+    numbers.set(key, out.positions.length / 3);
+    out.positions.push(...c.map((v, axis) => lines[axis]![v]!));
+    return out.positions.length / 3 - 1;
+  };
+  for (let n = 0; n < nx * ny * nz; n++) {
+    const c = [n % nx, Math.floor(n / nx) % ny, Math.floor(n / (nx * ny))];
+    if (!solid(c)) continue;
+    for (let axis = 0; axis < 3; axis++) {
+      for (const side of [0, 1]) {
+        if (solid(c.map((v, a) => v + (a === axis ? 2 * side - 1 : 0)))) continue;
+        const [u, v] = [(axis + 1) % 3, (axis + 2) % 3];
+        const at = (du: number, dv: number): number =>
+          corner(c.map((value, a) => value + (a === axis ? side : a === u ? du : a === v ? dv : 0)));
+        const [p, q, r, s] = [at(0, 0), at(1, 0), at(1, 1), at(0, 1)];
+        out.triangles.push(...(side === 1 ? [p, q, r, p, r, s] : [p, r, q, p, s, r]));
+      }
+    }
+  }
+  return out;
+}
+
+/** A thick-walled bowl about z, open below: hemispheres of two radii joined at the rim. */
+export const bowl = (outer: number, inner: number, steps: number, around: number): TestMesh =>
+  lathe([...arc(outer, 0, 0, 90, steps), ...arc(inner, 0, 90, 0, steps)], around);
+
+/** A tube about z from z = 0. */
+export const tube = (outer: number, inner: number, height: number, around: number): TestMesh =>
+  lathe(
+    [
+      [inner, 0],
+      [outer, 0],
+      [outer, height],
+      [inner, height],
+    ],
+    around,
+  );
