@@ -137,8 +137,13 @@ function parseModel(xml: string): ModelNode {
   const model = (root as { model?: ModelNode }).model;
   if (!model || typeof model !== 'object')
     throw new MeshFileError('MESH_XML_BROKEN', { what: 'no model in it' });
+  // The parser drops the prefixes' own declarations with the prefixes.
+  const root3mf = /<(?:\w+:)?model\b[^>]*>/.exec(xml)?.[0] ?? '';
+  const spaces = new Map(
+    [...root3mf.matchAll(/xmlns:(\w+)\s*=\s*["']([^"']*)["']/g)].map((m) => [m[1], m[2]]),
+  );
   const required = (model.requiredextensions ?? '').split(/\s+/).filter(Boolean);
-  const unknown = required.find((prefix) => model[prefix] !== PRODUCTION);
+  const unknown = required.find((prefix) => spaces.get(prefix) !== PRODUCTION);
   if (unknown !== undefined) throw new MeshFileError('MESH_EXTENSION_UNKNOWN', { extension: unknown });
   return model;
 }
