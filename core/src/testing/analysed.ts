@@ -11,7 +11,15 @@ export function turned({ positions, triangles }: TestMesh, rotation: Rotation, s
 
 /** A welded mesh with whole coordinates kept. */
 export const welded = ({ positions, triangles }: TestMesh): WeldedMesh =>
-  weldEqual({ positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) });
+  weldEqual(
+    {
+      format: 'stl-binary',
+      unitMm: 1,
+      positions: Float64Array.from(positions),
+      triangles: Uint32Array.from(triangles),
+    },
+    1,
+  );
 
 /** A mesh written as a file, read back and measured. */
 export function measured(mesh: TestMesh): { mesh: WeldedMesh; measure: PatternMeasure } {
