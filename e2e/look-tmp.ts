@@ -12,7 +12,9 @@ await page.waitForLoadState('networkidle');
 if (link && link !== '-') {
   await page.getByRole('link', { name: link }).click();
   const t = Date.now();
-  await page.waitForFunction('!document.querySelector(".progress")', null, { timeout: 200000 }).catch(() => {});
+  await page
+    .waitForFunction('!document.querySelector(".progress")', null, { timeout: 200000 })
+    .catch(() => {});
   console.log('analysed after', Date.now() - t);
   await page.locator('[data-ready="true"]').first().waitFor({ timeout: 60000 });
 }
@@ -25,7 +27,10 @@ for (const act of acts) {
   if (kind === 'into') await page.getByText(arg).first().scrollIntoViewIfNeeded();
   if (kind === 'wait') await page.waitForTimeout(Number(arg));
   if (kind === 'key') await page.keyboard.press(arg);
-  if (kind === 'xy') { const [x, y] = arg.split(',').map(Number); await page.mouse.click(x!, y!); }
+  if (kind === 'xy') {
+    const [x, y] = arg.split(',').map(Number);
+    await page.mouse.click(x!, y!);
+  }
   if (kind === 'text') console.log((await page.locator(arg).allInnerTexts()).join('\n'));
 }
 await page.waitForTimeout(800);

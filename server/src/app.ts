@@ -51,11 +51,25 @@ export function createApp(services: Services, webFolder: string): Express {
   return app;
 }
 
+/**
+ * The mesh worker's boolean engine makes its own small functions while it starts. A worker goes by the policy of its
+ * own script, so that only it may, and the page may not (docs/decisions/0008).
+ */
+const WORKER_POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
+const isWorker = (file: string): boolean => /mesh\.worker-[\w-]+\.js$/.test(file);
+
 /** Built files carry their hash in the name and may be kept for good; the page itself is asked for anew. */
 function servePage(app: Express, webFolder: string): void {
   app.use(
     '/assets',
-    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    express.static(path.join(webFolder, 'assets'), {
+      immutable: true,
+      maxAge: '1y',
+      fallthrough: false,
+      setHeaders: (response, file) => {
+        if (isWorker(file)) response.setHeader('Content-Security-Policy', WORKER_POLICY);
+      },
+    }),
   );
   app.use(express.static(webFolder, { index: false }));
   app.get('/{*path}', (_request, response) => {

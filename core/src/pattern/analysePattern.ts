@@ -105,7 +105,7 @@ export function analysePattern(
   const tree =
     measure.overlapMm3 > 0 && !union
       ? boundaryTree(surface, fine.dexels)
-      : new TriangleTree(surface.positions, surface.triangles);
+      : new TriangleTree(mesh.positions, mesh.triangles);
   const bandCells = Math.ceil(GAP_MAX_MM / 2 / resolution.midMm);
   const mid = cut(mesh, resolution.midMm, bandCells + 2);
   const midFrame = frameRound(bounds, resolution.midMm, bandCells + 2);

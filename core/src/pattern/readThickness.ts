@@ -63,8 +63,8 @@ export function readThickness(
   tree: TriangleTree,
 ): ThicknessReading {
   const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR), RIDGE_SPACING.wide);
-  const mid = refineBalls(bricks, inside, ridge, tree);
   const thinMm = FINE_BELOW_CELLS * resolution.midMm;
+  const mid = refineBalls(bricks, inside, ridge, tree, thinMm / 2);
   const small = fineBalls(fine, resolution, { bricks, inside, balls: mid, thinMm }, tree);
   const balls = joinBalls(
     filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm || !mid.exact[n]),
@@ -118,7 +118,7 @@ function fineBalls(
   measureDistances(bricks, inside, 'unknown', FINE_REACH2);
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
   const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
-  const balls = refineBalls(bricks, inside, cells, tree);
+  const balls = refineBalls(bricks, inside, cells, tree, mid.thinMm / 2);
   return filterBalls(balls, (n) => balls.exact[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
 }
 

@@ -9,8 +9,8 @@ export interface Balls {
   z: Float64Array;
   radiusMm: Float64Array;
   /**
-   * 1 where the two surfaces that hold the ball face each other (more than 120° apart seen from its centre):
-   * walls, wires, slots. 0 in corners, where every sharp edge would otherwise read as thin.
+   * 1 where the two surfaces that hold the ball face each other (more than 120° apart seen from its centre), or no
+   * larger ball stands beside it: walls, wires, square bars, slots. 0 in corners, where every sharp edge would otherwise read as thin.
    */
   opposed: Uint8Array;
   /** 1 where the surface confirmed the ball; 0 where only the grid vouches for it. */
@@ -60,11 +60,14 @@ export class BallFinder {
   private readonly shrink: ShrinkingBall;
   private readonly cell = new Int32Array(3);
   private readonly foot = new Int32Array(3);
+  private readonly hit: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+  private readonly settled = new Map<number, Ball | null>();
 
   constructor(
     private readonly bricks: Bricks,
     private readonly field: Uint16Array,
-    tree: TriangleTree,
+    private readonly tree: TriangleTree,
+    private readonly settleBelowMm = 0,
   ) {
     this.shrink = new ShrinkingBall(tree);
   }
@@ -86,26 +89,82 @@ export class BallFinder {
       shrink.from(...mm(foot), nearMm, tryMm) &&
       (shrink.cos < CLEAR_COS || shrink.again(tryMm)) &&
       Math.abs(shrink.radius - gridMm) <= TRUST_CELLS * cellMm + TRUST_SHARE * gridMm;
+    const opposed = exact && shrink.cos < OPPOSED_COS;
+    if (!opposed && gridMm < this.settleBelowMm) {
+      const top = crestOf(this.bricks, this.field, entry);
+      const ball = top >= 0 ? this.settledAt(top) : null;
+      if (ball) return ball;
+    }
     return exact
       ? {
           at: [shrink.x, shrink.y, shrink.z],
           radiusMm: shrink.radius,
-          opposed: shrink.cos < OPPOSED_COS,
+          opposed,
           exact,
         }
-      : { at: mm(cell), radiusMm: Math.max(0.5 * cellMm, gridMm - 0.5 * cellMm), opposed: false, exact };
+      : { at: mm(cell), radiusMm: Math.max(0.5 * cellMm, gridMm - 0.5 * cellMm), opposed, exact };
+  }
+
+  /** Many cells of a bar lead to the same top. */
+  private settledAt(top: number): Ball | null {
+    const known = this.settled.get(top);
+    if (known !== undefined) return known;
+    const ball = this.widestAt(top);
+    this.settled.set(top, ball);
+    return ball;
+  }
+
+  /**
+   * The widest ball round a cell that the field cannot climb from: pattern search on the surface's distance. Null
+   * when a larger one stands a radius away after all: the field was flat by chance of the grid.
+   */
+  private widestAt(entry: number): Ball | null {
+    const { hit, tree } = this;
+    const { cellMm, originMm } = this.bricks.frame;
+    cellOf(this.bricks, entry, this.cell);
+    let at = [0, 1, 2].map((k) => originMm[k]! + cellMm * this.cell[k]!) as Ball['at'];
+    const reach = (p: Ball['at'], mostMm: number): number =>
+      tree.closest(...p, mostMm * mostMm, hit) ? Math.sqrt(hit.distance2) : mostMm;
+    let radiusMm = reach(at, (Math.sqrt(this.field[entry]!) + 1) * cellMm);
+    // Few rounds: a place that runs further has left the bar, or the part.
+    for (let step = 0.5 * cellMm, round = 0; step > 0.1 * cellMm && round < 8; round++) {
+      const here = at;
+      for (let axis = 0; axis < 3; axis++) {
+        for (const side of [-step, step]) {
+          const beside = at.map((v, k) => (k === axis ? v + side : v)) as Ball['at'];
+          const there = reach(beside, radiusMm + step);
+          if (there > radiusMm) [at, radiusMm] = [beside, there];
+        }
+      }
+      if (at === here) step /= 2;
+    }
+    for (let n = 0; n < DIRECTIONS.length; n += 3) {
+      // Faces and corners are 55° apart at most: a flank or a wedge grows enough that far off its own way.
+      if (
+        DIRECTIONS[n]! * DIRECTIONS[n + 1]! * DIRECTIONS[n + 2]! === 0 &&
+        Math.abs(DIRECTIONS[n]! + DIRECTIONS[n + 1]! + DIRECTIONS[n + 2]!) !== 1
+      )
+        continue;
+      const beside = at.map((v, k) => v + radiusMm * DIRECTIONS[n + k]!) as Ball['at'];
+      if (reach(beside, 2 * radiusMm) > LARGER_BESIDE * radiusMm) return null;
+    }
+    return { at, radiusMm, opposed: true, exact: true };
   }
 }
 
-/** Balls at ridge cells, exact on the surface, largest first. O(balls · log triangles). */
+/**
+ * Balls at ridge cells, exact on the surface, largest first. Those smaller than `settleBelowMm` that two neighbouring
+ * faces hold are looked at more closely, for square bars. O(balls · log triangles).
+ */
 export function refineBalls(
   bricks: Bricks,
   field: Uint16Array,
   entries: Uint32Array,
   tree: TriangleTree,
+  settleBelowMm = 0,
 ): Balls {
   const balls = createBalls(entries.length);
-  const finder = new BallFinder(bricks, field, tree);
+  const finder = new BallFinder(bricks, field, tree, settleBelowMm);
   for (let n = 0; n < entries.length; n++) {
     const ball = finder.at(entries[n]!);
     [balls.x[n], balls.y[n], balls.z[n]] = ball.at;
@@ -177,6 +236,36 @@ function descend(bricks: Bricks, field: Uint16Array, from: Int32Array, out: Int3
     here = best;
   }
   return here;
+}
+
+/** A field that grows by this share, and half a cell, within three cells and its own width leads out of a corner. */
+const CORNER_GAIN = 1.35;
+/** On the surface itself a bar has no ball beside it that is larger by more than its own taper. */
+const LARGER_BESIDE = 1.1;
+
+/**
+ * The top of the field beside a cell, twice as far uphill as the cell is from the surface. −1 where it grows on: a corner of
+ * something larger. In a bar of any section it ends on the middle.
+ */
+function crestOf(bricks: Bricks, field: Uint16Array, entry: number): number {
+  const cell = new Int32Array(3);
+  const start = Math.sqrt(field[entry]!);
+  let top = entry;
+  for (let step = 2 * Math.ceil(start) + 3; step > 0; step--) {
+    cellOf(bricks, top, cell);
+    const here = top;
+    for (let n = 0; n < 27; n++) {
+      const e = entryOf(
+        bricks,
+        cell[0]! + (n % 3) - 1,
+        cell[1]! + (Math.floor(n / 3) % 3) - 1,
+        cell[2]! + Math.floor(n / 9) - 1,
+      );
+      if (e >= 0 && field[e]! > field[top]!) top = e;
+    }
+    if (top === here) break;
+  }
+  return Math.sqrt(field[top]!) > CORNER_GAIN * start + 0.5 ? -1 : top;
 }
 
 /** The 26 directions to neighbouring cells, of length 1. */

@@ -74,7 +74,7 @@ export function ridgeCells(bricks: Bricks, field: Uint16Array, limit2: number, c
       const gy = pad[at + PAD]! - pad[at - PAD]!;
       const gz = pad[at + PAD * PAD]! - pad[at - PAD * PAD]!;
       const slope2 = gx * gx + gy * gy + gz * gz;
-      if (slope2 >= flat) continue;
+      if (slope2 >= flat && !isCrest(bricks, field, base + local, gx, gy, gz, slope2)) continue;
       if (slope2 > 0.25 && climbsOn(bricks, field, base + local, gx, gy, gz, slope2)) continue;
       found.push(base + local);
     }
@@ -83,6 +83,25 @@ export function ridgeCells(bricks: Bricks, field: Uint16Array, limit2: number, c
 }
 
 const cell = new Int32Array(3);
+
+/** A step up a flank gains a cell; across the middle of a wall that lies between two cells it gains nothing. */
+const CREST_GAIN = 0.35;
+
+/** Whether the field stops climbing with the next cell up its slope: the middle lies between the two. */
+function isCrest(
+  bricks: Bricks, field: Uint16Array, entry: number, gx: number, gy: number, gz: number, slope2: number,
+): boolean {
+  if (slope2 >= 4 * CLIMB * CLIMB) return false;
+  cellOf(bricks, entry, cell);
+  const step = 1 / Math.sqrt(slope2);
+  const e = entryOf(
+    bricks,
+    cell[0]! + Math.round(gx * step),
+    cell[1]! + Math.round(gy * step),
+    cell[2]! + Math.round(gz * step),
+  );
+  return e >= 0 && ROOTS[field[e]!]! - ROOTS[field[entry]!]! < CREST_GAIN;
+} // prettier-ignore
 
 /** Whether the field still climbs STRIDE cells up its slope: then the cell is on a flank after all. */
 function climbsOn(
