@@ -78,14 +78,15 @@ export function readWays(
   return {
     holes: findThroughHoles(outside, genus ?? Infinity)
       .map(({ along, axis }): ThroughHole => {
-        const [narrowest] = along
+        // From the middle of a wide hole every part of the wall is nearest: few places are made exact.
+        const [narrowest] = [...along]
+          .sort((a, b) => gridCells(a) - gridCells(b))
+          .slice(0, TRIES)
           .map((cell) => {
             const at = cell.map((c, k) => frame.originMm[k]! + cellMm * c) as Point;
-            return { at, widthMm: 2 * clearance(at, (gridCells(cell) + 1) * cellMm) };
+            const start = { at, widthMm: 2 * clearance(at, (gridCells(cell) + 1) * cellMm) };
+            return widen(start, axis, cellMm, clearance);
           })
-          .sort((a, b) => a.widthMm - b.widthMm)
-          .slice(0, TRIES)
-          .map((from) => widen(from, axis, cellMm, clearance))
           .sort((a, b) => a.widthMm - b.widthMm);
         return { ...narrowest!, axis };
       })
@@ -105,9 +106,9 @@ export function readWays(
 }
 
 /** Places along a hole that are made exact; steps of the search for the middle, and the last of them in cells. */
-const TRIES = 3;
+const TRIES = 2;
 const DIRECTIONS = 8;
-const STEP_LAST = 0.02;
+const STEP_LAST = 0.05;
 
 /**
  * The widest ball that passes a place across an axis, within the hole's cross-section there: pattern search on
