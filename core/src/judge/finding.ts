@@ -48,6 +48,9 @@ const WORDS = [
   'Twelve',
 ];
 
+/** "Three"; "14" above twelve. */
+export const countWord = (count: number): string => WORDS[count] ?? String(count);
+
 /** "Three places", "One place", "14 places". */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
-  `${WORDS[count] ?? String(count)} ${count === 1 ? one : many}`;
+  `${countWord(count)} ${count === 1 ? one : many}`;

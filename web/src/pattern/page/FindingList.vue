@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted, formatPhrase, type Finding } from '@zero-pour/core';
+import { counted, countWord, formatPhrase, type Finding } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
 
@@ -12,10 +12,7 @@ const head = computed(() => {
   const { findings } = props;
   if (findings.length === 0) return 'Nothing found against it';
   const toMend = findings.filter(({ weight }) => weight === 'stop' || weight === 'fix').length;
-  const mend =
-    toMend === 0
-      ? 'none to mend before printing'
-      : `${counted(toMend, '').trim().toLowerCase()} to mend before printing`;
+  const mend = `${toMend === 0 ? 'none' : countWord(toMend).toLowerCase()} to mend before printing`;
   return `${counted(findings.length, 'finding')}, ${mend}`;
 });
 </script>
