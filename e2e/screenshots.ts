@@ -29,6 +29,22 @@ const beginInvesting = async (page: Page): Promise<void> => {
   await page.keyboard.press(' ');
 };
 
+/** Opens a pattern, waits until it has been read, and turns it to a finding. */
+const openPattern =
+  (name: string, finding?: RegExp) =>
+  async (page: Page): Promise<void> => {
+    await page.getByRole('link', { name }).click();
+    await page.locator('.histogram').waitFor({ timeout: 120_000 });
+    await page.locator('.legend .ramp').waitFor({ timeout: 30_000 });
+    if (finding) await page.getByRole('button', { name: finding }).click();
+  };
+const openLayers = async (page: Page): Promise<void> => {
+  await openPattern('Oarlock escutcheon')(page);
+  await page.getByRole('radio', { name: 'Overhang' }).click();
+  await page.locator('.chart[data-ready="true"]').waitFor({ timeout: 60_000 });
+  await page.getByRole('slider', { name: 'Layer' }).fill('60');
+};
+
 const views = (pours: ReadonlyMap<number, string>): View[] => {
   const pour = (number: number): string => `/pours/${pours.get(number)}`;
   return [
@@ -38,11 +54,10 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'pour-sprue', at: `${pour(29)}/sprue`, before: openWorking },
     { name: 'pour-scale', at: `${pour(31)}/scale` },
     { name: 'pour-result', at: `${pour(23)}/result` },
-    {
-      name: 'pattern',
-      at: '/patterns',
-      before: (page) => page.getByRole('link', { name: /^Barnacle band/ }).click(),
-    },
+    { name: 'patterns', at: '/patterns', before: (page) => page.waitForTimeout(90_000) },
+    { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
+    { name: 'pattern-findings', at: '/patterns', before: openPattern('Limpet cufflink', /cup keeps air/) },
+    { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },
     {
       name: 'resins',
       at: '/resins',

@@ -54,7 +54,8 @@ export interface ThicknessReading {
 
 /**
  * Local thickness of the solid: ridge balls of the mid grid, those of thin places from the fine grid, all made
- * exact on the surface, painted largest first (handbook 01, "Thickness").
+ * exact on the surface, painted largest first (handbook 01, "Thickness"). Small balls in corners are left out, so that
+ * an edge is as thick as the body it belongs to.
  */
 export function readThickness(
   { bricks, inside }: SolidGrid,
@@ -67,7 +68,7 @@ export function readThickness(
   const mid = refineBalls(bricks, inside, ridge, tree, thinMm / 2);
   const small = fineBalls(fine, resolution, { bricks, inside, balls: mid, thinMm }, tree);
   const balls = joinBalls(
-    filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm || !mid.exact[n]),
+    filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm),
     small,
   );
   const sizes = paintBalls(bricks, balls);
@@ -119,7 +120,7 @@ function fineBalls(
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
   const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
   const balls = refineBalls(bricks, inside, cells, tree, mid.thinMm / 2);
-  return filterBalls(balls, (n) => balls.exact[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
+  return filterBalls(balls, (n) => balls.opposed[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
 }
 
 const cell = new Int32Array(3);
