@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatQuantity, type Rotation } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
+import NumberList from '../../components/NumberList.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -47,7 +48,7 @@ const done = computed(() => (state.value.status === 'cut' ? state.value : undefi
 
 const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const mm2 = (value: number): string => formatQuantity({ value, unit: 'mm2', digits: 1 }, units.choice);
-const numbers = computed(() => {
+const numbers = computed<[string, string][]>(() => {
   if (!done.value) return [];
   const { direction, stack, input } = done.value;
   return [
@@ -140,12 +141,7 @@ const AXES = [
         </label>
         <LayerPicture :stack="done.stack" :layer="layer" />
       </div>
-      <dl>
-        <div v-for="[name, value] in numbers" :key="name">
-          <dt>{{ name }}</dt>
-          <dd class="num">{{ value }}</dd>
-        </div>
-      </dl>
+      <NumberList :rows="numbers" />
     </div>
   </section>
 </template>
@@ -178,21 +174,6 @@ const AXES = [
   flex: 1;
   height: 32px;
   accent-color: var(--wax);
-}
-dl {
-  margin: 0;
-}
-dl div {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-  font-size: 14.5px;
-}
-dd {
-  margin: 0;
-  text-align: right;
 }
 @media (max-width: 1000px) {
   .shown {

@@ -2,6 +2,7 @@
 import type { Alloy, Pattern } from '@zero-pour/contracts';
 import { formatQuantity, type PatternAnalysis, type Unit } from '@zero-pour/core';
 import { computed } from 'vue';
+import NumberList from '../../components/NumberList.vue';
 import { useUnits } from '../../state/unitStore';
 
 const props = defineProps<{
@@ -50,28 +51,5 @@ const rows = computed<[string, string][]>(() => {
 </script>
 
 <template>
-  <dl class="numbers">
-    <div v-for="[name, value] in rows" :key="name">
-      <dt>{{ name }}</dt>
-      <dd class="num">{{ value }}</dd>
-    </div>
-  </dl>
+  <NumberList :rows="rows" />
 </template>
-
-<style scoped>
-.numbers {
-  margin: 0;
-}
-.numbers div {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-  font-size: 14.5px;
-}
-dd {
-  margin: 0;
-  text-align: right;
-}
-</style>
