@@ -94,8 +94,9 @@ test('a day at the board: open, tick, find, switch units, undo, and a server tha
 });
 
 test('every page fits a phone and a small screen without sideways scrolling', async ({ page }) => {
-  const { openPours } = (await (await page.request.get(`${shop.address}/api/shop`)).json()) as {
+  const { openPours, patterns } = (await (await page.request.get(`${shop.address}/api/shop`)).json()) as {
     openPours: { id: string }[];
+    patterns: { id: string }[];
   };
   const pour = `/pours/${openPours[0]!.id}`;
   for (const [width, paths] of [
@@ -105,6 +106,7 @@ test('every page fits a phone and a small screen without sideways scrolling', as
       [
         '/',
         '/patterns',
+        `/patterns/${patterns[0]!.id}`,
         '/resins',
         '/shop',
         '/record',

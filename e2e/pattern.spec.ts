@@ -1,6 +1,6 @@
-import { rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { writeBinaryStl } from '../core/src/mesh';
+import { readMesh, writeBinaryStl } from '../core/src/mesh';
 import { arc, bowl, box, lathe, moved, together, type TestMesh } from '../core/src/testing/solids';
 import { startShop, type StartedShop } from './startShop';
 
@@ -124,6 +124,14 @@ test('four faults of a part are found, looked at, cut open, and gone from the me
     await page.keyboard.press('End');
     await expect(page.getByText(/^layer (\d+) of \1,/)).toBeVisible();
     await page.getByRole('radio', { name: 'Thickness' }).click();
+  });
+
+  await test.step('saved as 3MF it is the same part', async () => {
+    const saving = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as 3MF' }).click();
+    const saved = readMesh(new Uint8Array(readFileSync(await (await saving).path())), 'saved.3mf');
+    expect(saved.triangles).toHaveLength(planted.triangles.length);
+    expect(saved.unitMm).toBe(1);
   });
 
   await test.step('the mended version has none of them, and says what changed', async () => {

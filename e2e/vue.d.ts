@@ -3,3 +3,8 @@ declare module '*.vue' {
   const component: Component;
   export default component;
 }
+
+declare module '*?url' {
+  const address: string;
+  export default address;
+}

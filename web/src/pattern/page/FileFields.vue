@@ -2,10 +2,15 @@
 import type { Pattern, PatternChange } from '@zero-pour/contracts';
 import { blobAddress } from '../../api/request';
 import NoteField from '../../components/NoteField.vue';
+import { useNotices } from '../../state/notices';
+import { savePattern, type SaveFormat } from '../work/savePattern';
 
 /** The file itself, and what the shop calls it. */
-defineProps<{ pattern: Pattern }>();
+const props = defineProps<{ pattern: Pattern }>();
 const emit = defineEmits<{ change: [fields: Partial<PatternChange>] }>();
+const notices = useNotices();
+const save = (to: SaveFormat): Promise<void> =>
+  savePattern(props.pattern, to).catch((error: unknown) => notices.wrong(error));
 </script>
 
 <template>
@@ -13,7 +18,9 @@ const emit = defineEmits<{ change: [fields: Partial<PatternChange>] }>();
     <h2>File and note</h2>
     <p>
       <a :href="blobAddress(pattern.fileHash)" :download="pattern.fileName">{{ pattern.fileName }}</a>,
-      {{ pattern.measure.format }}
+      {{ pattern.measure.format }} · as read, in mm:
+      <button type="button" class="text-button" @click="save('stl')">Save as STL</button> ·
+      <button type="button" class="text-button" @click="save('3mf')">Save as 3MF</button>
     </p>
     <NoteField
       :key="`name ${pattern.id}`"

@@ -6,6 +6,7 @@ import { useUnits } from '../../state/unitStore';
 import type { ViewShape } from '../work/shapes';
 import ColourLegend from './ColourLegend.vue';
 import FindingMarks from './FindingMarks.vue';
+import { saveFile } from '../saveFile';
 import { lookFrom } from './lookFrom';
 import MeasureMarks from './MeasureMarks.vue';
 import type { PaintName } from './paint';
@@ -99,12 +100,7 @@ const needsAnalysis = computed(() => paint.value !== 'overhang' && !shape.value?
 const views = Object.keys(STANDARD_VIEWS) as StandardView[];
 async function savePicture(): Promise<void> {
   const png = await view.value?.scene?.toPng();
-  if (!png) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(png);
-  link.download = `${props.pattern.name} ${paint.value}.png`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  if (png) saveFile(png, `${props.pattern.name} ${paint.value}.png`);
 }
 </script>
 

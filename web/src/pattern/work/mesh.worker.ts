@@ -5,9 +5,17 @@ import type {
   PatternAnswer,
   PatternProgress,
 } from '@zero-pour/contracts';
-import { measurePrintDirection, MeshFileError, readPattern, type PrintDirectionInput } from '@zero-pour/core';
+import {
+  measurePrintDirection,
+  MeshFileError,
+  readPattern,
+  write3mf,
+  writeBinaryStl,
+  type PrintDirectionInput,
+} from '@zero-pour/core';
 import { expose, transfer } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
+import type { SaveFormat } from './savePattern';
 import { sha256 } from '../../api/sha256';
 
 /** The file's own fault as an answer; anything else is thrown. */
@@ -61,6 +69,15 @@ async function analyse(
   }
 }
 
+/** The part as it was read (welded, outward, in mm) in another format. */
+function convert(bytes: Uint8Array, fileName: string, unitMm: number, to: SaveFormat): Uint8Array {
+  const reading = readPattern(bytes, fileName, unitMm);
+  if (reading.status !== 'read') throw new Error('The unit of a kept pattern is known.');
+  const { positions, triangles } = reading.mesh;
+  const written = to === 'stl' ? writeBinaryStl(positions, triangles) : write3mf(positions, triangles);
+  return transfer(written, [written.buffer]);
+}
+
 /** Cuts a part into layers for one rotation. */
 function layers(
   mesh: { positions: Float32Array; triangles: Uint32Array },
@@ -73,6 +90,6 @@ function layers(
   return transfer({ status: 'cut', ...cut }, [cut.stack.starts.buffer, cut.stack.spans.buffer]);
 }
 
-const meshWorker = { read, analyse, layers };
+const meshWorker = { read, analyse, convert, layers };
 export type MeshWorker = typeof meshWorker;
 expose(meshWorker);
