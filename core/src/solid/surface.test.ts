@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest';
+import { checkTopology, isClosed, measureBounds, measureSolid, splitLongEdges } from '../mesh';
+import { turned, welded } from '../testing/analysed';
+import { box, cube, insideOut, moved, sphere, together, torus, type TestMesh } from '../testing/solids';
+import { boundaryTest, boundaryTriangles } from './boundary';
+import { splitShells, uniteShells, type BooleanEngine } from './exactUnion';
+import { columnsOf, frameRound, sweepDexels, TriangleTree } from './index';
+import { areaInBall, volumeInBall } from './modulus';
+
+const raysOf = (part: TestMesh, cellMm: number) => {
+  const mesh = welded(part);
+  const frame = frameRound(measureBounds(mesh.positions), cellMm, 1);
+  return { mesh, dexels: sweepDexels(mesh.positions, mesh.triangles, columnsOf(frame)) };
+};
+const solidOf = (part: TestMesh) => {
+  const mesh = welded(part);
+  const topology = checkTopology(mesh);
+  return { mesh, topology, solid: measureSolid(mesh, topology, measureBounds(mesh.positions)) };
+};
+
+describe('long edges', () => {
+  const mesh = welded(turned(box([7, 3, 0.4]), { xDeg: 12, yDeg: 34, zDeg: 56 }));
+  const split = { ...mesh, ...splitLongEdges(mesh, 0.5) };
+  it('are halved until none is long', () => {
+    for (let t = 0; t < split.triangles.length; t += 3) {
+      for (let k = 0; k < 3; k++) {
+        const [a, b] = [3 * split.triangles[t + k]!, 3 * split.triangles[t + ((k + 1) % 3)]!];
+        const p = split.positions;
+        const length = Math.hypot(p[a]! - p[b]!, p[a + 1]! - p[b + 1]!, p[a + 2]! - p[b + 2]!);
+        expect(length).toBeLessThanOrEqual(0.5 + 1e-12);
+      }
+    }
+  });
+  it('leave the surface as it was: closed, its area and volume, its first corners', () => {
+    expect(isClosed(checkTopology(split))).toBe(true);
+    const [before, after] = [mesh, split].map((m) =>
+      measureSolid(m, checkTopology(m), measureBounds(m.positions)),
+    );
+    expect(after!.areaMm2).toBeCloseTo(before!.areaMm2, 9);
+    expect(after!.volumeMm3).toBeCloseTo(before!.volumeMm3, 9);
+    expect([...split.positions.slice(0, mesh.positions.length)]).toEqual([...mesh.positions]);
+  });
+  it('that are not there change nothing at all', () => {
+    expect(splitLongEdges(mesh, 20)).toBe(mesh);
+  });
+});
+
+describe('shells', () => {
+  const part = together(cube(3), moved(sphere(1, 2), [9, 0, 0]), insideOut(cube(1, [1, 1, 1])));
+  it('come apart whole, each with its own corners', () => {
+    const { mesh, topology, solid } = solidOf(part);
+    const shells = splitShells(mesh, topology);
+    expect(shells).toHaveLength(3);
+    expect(shells.reduce((sum, s) => sum + s.triangles.length, 0)).toBe(mesh.triangles.length);
+    for (const [n, shell] of shells.entries()) {
+      expect(Math.max(...shell.triangles)).toBe(shell.positions.length / 3 - 1);
+      const own = solidOf({ positions: [...shell.positions], triangles: [...shell.triangles] });
+      expect(own.solid.volumeMm3).toBeCloseTo(solid.shellVolumesMm3[n]!, 4);
+    }
+  });
+  /** An engine that only notes what it is given; its union is its first body. */
+  const noting = (refuse = false) => {
+    const alive = new Set<object>();
+    const engine: BooleanEngine<{ positions: Float32Array; triangles: Uint32Array }> = {
+      create: (positions, triangles) => {
+        if (refuse && alive.size > 0) throw new Error('not closed');
+        const body = { positions, triangles };
+        alive.add(body);
+        return body;
+      },
+      union: ([first]) => {
+        const body = { ...first! };
+        alive.add(body);
+        return body;
+      },
+      volumeMm3: () => 27,
+      mesh: ({ positions, triangles }) => ({ positions: Float64Array.from(positions), triangles }),
+      release: (body) => void alive.delete(body),
+    };
+    return { engine, alive };
+  };
+  it('that look outward are united, hollows put back, and everything is released', () => {
+    const { mesh, topology, solid } = solidOf(part);
+    const { engine, alive } = noting();
+    const united = uniteShells(mesh, topology, solid.shellVolumesMm3, engine);
+    expect(united?.volumeMm3).toBeCloseTo(27 - 1, 6);
+    expect(united?.triangles).toHaveLength(2 * 36);
+    expect(alive.size).toBe(0);
+  });
+  it('that the engine refuses give no union, and nothing is left behind', () => {
+    const { mesh, topology, solid } = solidOf(part);
+    const { engine, alive } = noting(true);
+    expect(uniteShells(mesh, topology, solid.shellVolumesMm3, engine)).toBeNull();
+    expect(alive.size).toBe(0);
+  });
+});
+
+describe('faces inside another body', () => {
+  const { mesh, dexels } = raysOf(together(cube(4), cube(2, [1, 1, 3])), 0.05);
+  const isBoundary = boundaryTest(mesh, dexels);
+  it('are no boundary; those that look into the open are', () => {
+    const kept = new Set(boundaryTriangles(mesh, isBoundary));
+    for (let t = 0; t < mesh.triangles.length / 3; t++) {
+      const corners = [0, 1, 2].map((k) => 3 * mesh.triangles[3 * t + k]!);
+      const inside = corners.every((v) => {
+        const [x, y, z] = [mesh.positions[v]!, mesh.positions[v + 1]!, mesh.positions[v + 2]!];
+        return x > 0 && x < 4 && y > 0 && y < 4 && z > 0 && z < 4;
+      });
+      expect(kept.has(t)).toBe(!inside);
+    }
+  });
+});
+
+describe('what lies in a ball', () => {
+  it('of a large block is the ball, half of it at a face, an eighth at a corner', () => {
+    const { dexels } = raysOf(cube(10), 0.05);
+    const ball = (4 / 3) * Math.PI;
+    expect(volumeInBall(dexels, [5, 5, 5], 1)).toBeCloseTo(ball, 1);
+    expect(volumeInBall(dexels, [5, 5, 0], 1)).toBeCloseTo(ball / 2, 1);
+    expect(volumeInBall(dexels, [0, 0, 0], 1)).toBeCloseTo(ball / 8, 1);
+    expect(volumeInBall(dexels, [20, 0, 0], 1)).toBe(0);
+  });
+  it('of a surface is a disc where a plane passes, two for a plate, and all of a small body', () => {
+    const tree = (part: TestMesh) => {
+      const mesh = welded(part);
+      return new TriangleTree(mesh.positions, mesh.triangles);
+    };
+    expect(Math.abs(areaInBall(tree(cube(10)), [5, 5, 0], 2) - 4 * Math.PI)).toBeLessThan(0.03 * 4 * Math.PI);
+    expect(areaInBall(tree(cube(10)), [5, 5, 5], 2)).toBe(0);
+    const plate = areaInBall(tree(box([10, 10, 1])), [5, 5, 0.5], 1.5);
+    expect(Math.abs(plate - 2 * Math.PI * (1.5 ** 2 - 0.25))).toBeLessThan(0.04 * plate);
+    const ring = torus(2, 0.5, 40, 20);
+    expect(areaInBall(tree(ring), [0, 0, 0], 5)).toBeCloseTo(solidOf(ring).solid.areaMm2, 6);
+  });
+  it('makes the moduli of the trade: a plate’s half thickness, a wire’s quarter', () => {
+    const plate = raysOf(box([12, 12, 1]), 0.05);
+    const plateTree = new TriangleTree(plate.mesh.positions, plate.mesh.triangles);
+    const inPlate = volumeInBall(plate.dexels, [6, 6, 0.5], 1.5) / areaInBall(plateTree, [6, 6, 0.5], 1.5);
+    expect(inPlate).toBeGreaterThan(0.47);
+    expect(inPlate).toBeLessThan(0.55);
+  });
+});
