@@ -35,7 +35,7 @@ const openPattern =
   async (page: Page): Promise<void> => {
     await page.getByRole('link', { name }).click();
     await page.locator('.histogram').waitFor({ timeout: 120_000 });
-    await page.locator('.legend .ramp').waitFor({ timeout: 30_000 });
+    await page.locator('.key .ramp').waitFor({ timeout: 30_000 });
     if (finding) await page.getByRole('button', { name: finding }).click();
   };
 const openLayers = async (page: Page): Promise<void> => {

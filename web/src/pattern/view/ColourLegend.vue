@@ -12,6 +12,8 @@ const props = defineProps<{
   bare?: string;
 }>();
 const WIDTH = 190;
+/** A label at the limit stays inside the legend. */
+const HALF_LABEL = 28;
 const gradient = computed(() => {
   const stops = Array.from({ length: 25 }, (_, n) => {
     const value = props.from + ((props.to - props.from) * n) / 24;
@@ -27,7 +29,7 @@ const limitAt = computed(() => ((props.ramp.limit - props.from) / (props.to - pr
     <span class="title">{{ title }}</span>
     <div class="numbers num">
       <span v-if="limitAt > 44">{{ show(from) }}</span>
-      <b :style="{ left: `${limitAt}px` }">{{ show(ramp.limit) }}</b>
+      <b :style="{ left: `${Math.max(HALF_LABEL, limitAt)}px` }">{{ show(ramp.limit) }}</b>
       <span v-if="limitAt < WIDTH - 44" class="to">{{ show(to) }}</span>
     </div>
     <div class="ramp" :style="{ background: gradient }">

@@ -144,39 +144,40 @@ async function savePicture(): Promise<void> {
           :height="height"
           @move="section.move"
         />
-        <div class="views" role="group" aria-label="Look from">
-          <button v-for="name in views" :key="name" type="button" @click="scene.view(name)">
-            {{ name }}
-          </button>
-          <button type="button" @click="scene.fit()">whole</button>
-        </div>
       </template>
     </PartView>
-    <ViewTools
-      v-model:paint="paint"
-      v-model:measuring="measuringOn"
-      class="tools"
-      :axis="section.axis.value"
-      @cut="(axis) => section.cut(axis, chosenPlace?.at)"
-      @picture="savePicture"
-    />
-    <label v-if="section.axis.value" class="slider">
-      <span class="num"
-        >{{ section.axis.value }}
-        {{ formatQuantity({ value: section.atMm.value, unit: 'mm', digits: 2 }, units.choice) }}</span
-      >
-      <input
-        type="range"
-        :min="section.range.value[0]"
-        :max="section.range.value[1]"
-        step="0.01"
-        :value="section.atMm.value"
-        :aria-label="`Place of the cut along ${section.axis.value}`"
-        @input="(event) => (section.atMm.value = Number((event.target as HTMLInputElement).value))"
+    <div class="over">
+      <ViewTools
+        v-model:paint="paint"
+        v-model:measuring="measuringOn"
+        :axis="section.axis.value"
+        @cut="(axis) => section.cut(axis, chosenPlace?.at)"
+        @picture="savePicture"
       />
-    </label>
+      <div class="views" role="group" aria-label="Look from">
+        <button v-for="name in views" :key="name" type="button" @click="view?.scene?.view(name)">
+          {{ name }}
+        </button>
+        <button type="button" @click="view?.scene?.fit()">whole</button>
+      </div>
+      <label v-if="section.axis.value" class="slider">
+        <span class="num"
+          >{{ section.axis.value }}
+          {{ formatQuantity({ value: section.atMm.value, unit: 'mm', digits: 2 }, units.choice) }}</span
+        >
+        <input
+          type="range"
+          :min="section.range.value[0]"
+          :max="section.range.value[1]"
+          step="0.01"
+          :value="section.atMm.value"
+          :aria-label="`Place of the cut along ${section.axis.value}`"
+          @input="(event) => (section.atMm.value = Number((event.target as HTMLInputElement).value))"
+        />
+      </label>
+    </div>
     <p v-if="measuringOn" class="said" role="status">{{ measuring.sentence.value }}</p>
-    <div class="legend">
+    <div class="key">
       <span v-if="needsAnalysis" class="mute">Colours come with the analysis.</span>
       <ColourLegend v-else v-bind="legend" :ramp="ramp" />
     </div>
@@ -186,19 +187,20 @@ async function savePicture(): Promise<void> {
 <style scoped>
 .viewer {
   position: relative;
+  container-type: inline-size;
 }
 .canvas {
   height: 100%;
 }
-.tools {
+.over {
   position: absolute;
   left: 12px;
   top: 10px;
+  display: grid;
+  gap: 4px;
+  justify-items: start;
 }
 .views {
-  position: absolute;
-  left: 12px;
-  top: 50px;
   display: flex;
 }
 .views button {
@@ -214,9 +216,6 @@ async function savePicture(): Promise<void> {
   text-decoration: underline;
 }
 .slider {
-  position: absolute;
-  left: 12px;
-  top: 82px;
   display: flex;
   align-items: center;
   gap: 10px;
@@ -241,9 +240,19 @@ async function savePicture(): Promise<void> {
   width: max-content;
   max-width: 90%;
 }
-.legend {
+.key {
   position: absolute;
   right: 88px;
   bottom: 10px;
+}
+@container (max-width: 420px) {
+  .key {
+    right: auto;
+    left: 16px;
+    bottom: 50px;
+  }
+  .said {
+    bottom: 124px;
+  }
 }
 </style>

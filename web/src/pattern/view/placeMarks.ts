@@ -11,8 +11,9 @@ const SIZE = 26;
 /** Labels stand this far outside the point, seen from the middle of the picture. */
 const REACH = 58;
 const EDGE = 6;
-/** Tools along the top, legend and scale along the bottom. */
-const TOP = 80;
+/** Tools along the top (two rows of them in a narrow picture), legend and scale along the bottom. */
+const TOP = { wide: 80, narrow: 124 } as const;
+const NARROW = 640;
 const BOTTOM = 56;
 const ROUNDS = 30;
 
@@ -31,7 +32,11 @@ export function placeMarks(
   });
   const settle = (mark: MarkPlace): void => {
     mark.labelX = clamp(mark.labelX, EDGE + SIZE / 2, width - EDGE - SIZE / 2);
-    mark.labelY = clamp(mark.labelY, TOP + SIZE / 2, height - BOTTOM - SIZE / 2);
+    mark.labelY = clamp(
+      mark.labelY,
+      TOP[width < NARROW ? 'narrow' : 'wide'] + SIZE / 2,
+      height - BOTTOM - SIZE / 2,
+    );
   };
   marks.forEach(settle);
   for (let round = 0; round < ROUNDS; round++) {
