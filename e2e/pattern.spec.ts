@@ -83,6 +83,7 @@ test('four faults of a part are found, looked at, cut open, and gone from the me
 
   await test.step('each is turned to', async () => {
     const rings = page.locator('.marks .ring');
+    const cuts: string[] = [];
     for (const lead of PLANTED.slice(0, 3)) {
       await finding(page, lead).click();
       await expect(finding(page, lead)).toHaveAttribute('aria-pressed', 'true');
@@ -92,7 +93,15 @@ test('four faults of a part are found, looked at, cut open, and gone from the me
       await expect
         .poll(async () => Math.abs(Number(await ring.getAttribute('cx')) - 421), { timeout: 10_000 })
         .toBeLessThan(8);
+      // Cut open through the place that is looked at.
+      await page.getByRole('button', { name: 'Cut across x' }).click();
+      cuts.push(await page.getByRole('slider', { name: 'Place of the cut along x' }).inputValue());
+      await page.getByRole('button', { name: 'Cut across x' }).click();
     }
+    const [neck, strut, cup] = cuts.map(Number);
+    expect(Math.abs(neck!)).toBeLessThan(0.1);
+    expect(Math.abs(strut! - 0.1)).toBeLessThan(0.1);
+    expect(Math.abs(cup! - 12)).toBeLessThan(1.5);
   });
 
   await test.step('it is cut open and measured', async () => {
