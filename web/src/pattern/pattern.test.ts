@@ -12,8 +12,8 @@ import ColourLegend from './view/ColourLegend.vue';
 import { lookFrom } from './view/lookFrom';
 import { colourAt, coloursOf, downwardness, overhangRamp, thicknessRamp } from './view/paint';
 import { placeMarks } from './view/placeMarks';
-import { useAnalyses } from './work/analysisStore';
-import { inWorker, WorkCancelled } from './work/workerPool';
+import { useAnalyses } from './jobs/analysisStore';
+import { inWorker, WorkCancelled } from './jobs/workerPool';
 
 describe('marks on the part', () => {
   it('stay inside the picture and off each other, however the points lie', () => {
@@ -217,6 +217,17 @@ describe('the pool of workers', () => {
     await Promise.all(runs);
     expect(order).toEqual(['first', 'ahead', 'background']);
     expect(QuietWorker.made.every(({ ended }) => ended)).toBe(true);
+  });
+  it('lets short work that the picture waits for start beside what runs', async () => {
+    const [long, short] = [lasting(), lasting()];
+    const runs = [inWorker(long.work), inWorker(short.work, { urgent: true })];
+    await flushPromises();
+    expect(QuietWorker.made).toHaveLength(2);
+    short.end();
+    await runs[1];
+    expect(QuietWorker.made.map(({ ended }) => ended)).toEqual([false, true]);
+    long.end();
+    await runs[0];
   });
   it('ends a worker at once when its work is called off, and one that waits never starts', async () => {
     const stop = new AbortController();

@@ -4,7 +4,7 @@ import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
 import { proxy } from 'comlink';
-import { inWorker, WorkCancelled } from './work/workerPool';
+import { inWorker, WorkCancelled } from './jobs/workerPool';
 
 export type ReaderState =
   | { status: 'idle' }

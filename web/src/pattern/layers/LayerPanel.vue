@@ -5,7 +5,7 @@ import NumberList from '../../components/NumberList.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
-import type { ViewShape } from '../work/shapes';
+import type { ViewShape } from '../jobs/shapes';
 import LayerChart from './LayerChart.vue';
 import LayerPicture from './LayerPicture.vue';
 import { useLayers, type LayersState } from './useLayers';

@@ -2,8 +2,8 @@ import type { LayersJobAnswer } from '@zero-pour/contracts';
 import { measureSteps, PATTERN_LIMITS, type PrintDirectionInput, type StepsReading } from '@zero-pour/core';
 import { useDebounceFn } from '@vueuse/core';
 import { onScopeDispose, shallowRef } from 'vue';
-import type { ViewShape } from '../work/shapes';
-import { inWorker, WorkCancelled } from '../work/workerPool';
+import type { ViewShape } from '../jobs/shapes';
+import { inWorker, WorkCancelled } from '../jobs/workerPool';
 
 export type LayersState =
   | { status: 'idle' }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatNumber, type Step } from '@zero-pour/core';
-import type { AnalysisState } from '../work/analysisStore';
+import type { AnalysisState } from '../jobs/analysisStore';
 import { STEP_WORDS } from '../stepWords';
 
 /** What is being read of the part, how far it is, and the way to stop it or to begin again. */

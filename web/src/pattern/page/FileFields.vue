@@ -3,7 +3,7 @@ import type { Pattern, PatternChange } from '@zero-pour/contracts';
 import { blobAddress } from '../../api/request';
 import NoteField from '../../components/NoteField.vue';
 import { useNotices } from '../../state/notices';
-import { savePattern, type SaveFormat } from '../work/savePattern';
+import { savePattern, type SaveFormat } from '../jobs/savePattern';
 
 /** The file itself, and what the shop calls it. */
 const props = defineProps<{ pattern: Pattern }>();
@@ -14,7 +14,7 @@ const save = (to: SaveFormat): Promise<void> =>
 </script>
 
 <template>
-  <section class="fields">
+  <section>
     <h2>File and note</h2>
     <p>
       <a :href="blobAddress(pattern.fileHash)" :download="pattern.fileName">{{ pattern.fileName }}</a>,
@@ -38,11 +38,3 @@ const save = (to: SaveFormat): Promise<void> =>
     />
   </section>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-</style>

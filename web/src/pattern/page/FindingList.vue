@@ -24,7 +24,7 @@ const head = computed(() => {
       <li
         v-for="(finding, n) in findings"
         :key="finding.rule"
-        :class="[finding.weight, { on: n === chosen }]"
+        :class="['tone', finding.weight, { on: n === chosen }]"
       >
         <button
           type="button"
@@ -58,16 +58,6 @@ ol {
 }
 li {
   border-bottom: 1px solid var(--line);
-  --tone: var(--mute);
-}
-.stop {
-  --tone: var(--oxide);
-}
-.fix {
-  --tone: var(--melt-text);
-}
-.watch {
-  --tone: #855300;
 }
 li.on {
   background: #f6efdf;

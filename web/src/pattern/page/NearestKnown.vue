@@ -34,11 +34,3 @@ const lines = computed(() => {
     </p>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-</style>

@@ -6,7 +6,7 @@ import { request } from '../../api/request';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
-import { useAnalyses } from '../work/analysisStore';
+import { useAnalyses } from '../jobs/analysisStore';
 
 /** Every pattern of the shop on a line; those that were not read yet are read while nobody waits. */
 const shop = useShop();

@@ -26,9 +26,9 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import type { LayersState } from '../layers/useLayers';
 import PatternDrop from '../PatternDrop.vue';
-import { useAnalyses } from '../work/analysisStore';
-import { findingsOf } from '../work/findingsOf';
-import type { ViewShape } from '../work/shapes';
+import { useAnalyses } from '../jobs/analysisStore';
+import { findingsOf } from '../jobs/findingsOf';
+import type { ViewShape } from '../jobs/shapes';
 import type { PaintName } from '../view/paint';
 import AnalysisProgress from './AnalysisProgress.vue';
 import FileFields from './FileFields.vue';
@@ -244,6 +244,11 @@ function use(): void {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 26px;
+}
+.more > :deep(section) {
+  display: grid;
+  gap: 9px;
+  align-content: start;
 }
 .newer {
   margin-bottom: 10px;

@@ -12,8 +12,8 @@ import {
 import { computed, watch } from 'vue';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
-import { useAnalyses } from '../work/analysisStore';
-import { findingsOf } from '../work/findingsOf';
+import { useAnalyses } from '../jobs/analysisStore';
+import { findingsOf } from '../jobs/findingsOf';
 
 /** The numbers of a version beside those of the one before, and what changed. */
 const props = defineProps<{ before: Pattern; after: Pattern; context: FindingContext }>();
@@ -71,11 +71,6 @@ const sentences = computed(() => changeSentences(rows.value).map((s) => formatPh
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
 .gone {
   border-left: 4px solid var(--verd);
   background: #e3efe6;

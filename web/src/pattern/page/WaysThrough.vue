@@ -63,11 +63,6 @@ const off = (value: number): string => `${value > 0 ? '+' : ''}${formatNumber(va
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
 .rings {
   border-collapse: collapse;
   font-size: 14px;

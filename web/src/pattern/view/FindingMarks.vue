@@ -50,7 +50,7 @@ const rings = computed(() => {
     <g
       v-for="mark in marks"
       :key="mark.n"
-      :class="[findings[mark.n]!.weight, { on: mark.n === chosen }]"
+      :class="['tone', findings[mark.n]!.weight, { on: mark.n === chosen }]"
       @click="emit('choose', mark.n)"
     >
       <line :x1="mark.x" :y1="mark.y" :x2="mark.labelX" :y2="mark.labelY" />
@@ -70,16 +70,6 @@ const rings = computed(() => {
 g {
   pointer-events: auto;
   cursor: pointer;
-  --tone: var(--mute);
-}
-.stop {
-  --tone: var(--oxide);
-}
-.fix {
-  --tone: var(--melt-text);
-}
-.watch {
-  --tone: #855300;
 }
 line {
   stroke: var(--ink);

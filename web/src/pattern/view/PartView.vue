@@ -4,8 +4,8 @@ import { formatQuantity, MM_PER_INCH, NO_ROTATION, rotationMatrix, type Rotation
 import { useElementSize } from '@vueuse/core';
 import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
 import { useUnits } from '../../state/unitStore';
-import { useAnalyses } from '../work/analysisStore';
-import { shapeOf, type ViewShape } from '../work/shapes';
+import { useAnalyses } from '../jobs/analysisStore';
+import { shapeOf, type ViewShape } from '../jobs/shapes';
 import PartOutline from './PartOutline.vue';
 import { PartScene, STANDARD_VIEWS, type Point, type SectionPlane, type StandardView } from './partScene';
 
@@ -55,9 +55,12 @@ function drawn(): void {
   marks.value = { mmPerPixel: shown.mmPerPixel(), axes: shown.axes() };
 }
 
+/** Of two shapes on their way only the one asked for last is shown: a plain one may come after the painted. */
+let asked = 0;
 async function show(pattern: Pattern): Promise<void> {
+  const own = ++asked;
   const shape = await shapeOf(pattern).catch(() => undefined);
-  if (pattern.id !== props.pattern.id || !canvas.value) return;
+  if (own !== asked || !canvas.value) return;
   try {
     if (!shape) throw new Error('no shape');
     const shown = (scene.value ??= new PartScene(canvas.value, drawn));

@@ -3,7 +3,7 @@ import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Finding, type Rotation } from '@zero-pour/core';
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue';
 import { useUnits } from '../../state/unitStore';
-import type { ViewShape } from '../work/shapes';
+import type { ViewShape } from '../jobs/shapes';
 import ColourLegend from './ColourLegend.vue';
 import FindingMarks from './FindingMarks.vue';
 import { saveFile } from '../saveFile';

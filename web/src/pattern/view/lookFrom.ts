@@ -1,5 +1,5 @@
 import type { Place } from '@zero-pour/core';
-import type { ViewShape } from '../work/shapes';
+import type { ViewShape } from '../jobs/shapes';
 import type { Point } from './partScene';
 
 /** Surface within this many sizes of a place, and at least so many mm, tells from where it is seen. */

@@ -1,6 +1,6 @@
 import { OVERHANG_LIMIT_DEG, PATTERN_LIMITS, rotationMatrix, type Rotation } from '@zero-pour/core';
 import { computed, type Ref } from 'vue';
-import type { ViewShape } from '../work/shapes';
+import type { ViewShape } from '../jobs/shapes';
 import {
   coloursOf,
   downwardness,

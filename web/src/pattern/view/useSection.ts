@@ -1,5 +1,5 @@
 import { computed, shallowRef, type Ref } from 'vue';
-import type { ViewShape } from '../work/shapes';
+import type { ViewShape } from '../jobs/shapes';
 import type { Point, SectionPlane } from './partScene';
 
 export const SECTION_AXES = ['x', 'y', 'z'] as const;

@@ -19,13 +19,15 @@ const shapes = new Map<string, Promise<ViewShape>>();
 async function readPlain(pattern: Pattern): Promise<ViewShape> {
   const bytes = (await fetchBytes(pattern.fileHash)) as Uint8Array<ArrayBuffer>;
   const { fileName, measure } = pattern;
-  const answer = await inWorker(async (remote) =>
-    remote.read(
-      bytes,
-      fileName,
-      measure.unitMm,
-      proxy(() => {}),
-    ),
+  const answer = await inWorker(
+    async (remote) =>
+      remote.read(
+        bytes,
+        fileName,
+        measure.unitMm,
+        proxy(() => {}),
+      ),
+    { urgent: true },
   );
   if (answer.status !== 'read') throw new Error('The kept file cannot be read any more.');
   return answer;

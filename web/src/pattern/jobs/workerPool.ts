@@ -10,6 +10,8 @@ export interface WorkOptions {
   signal?: AbortSignal;
   /** Waits until nobody is looking at a job that runs. */
   background?: boolean;
+  /** Starts at once, beside what runs: short work that the picture waits for. */
+  urgent?: boolean;
 }
 
 interface Waiting {
@@ -34,7 +36,11 @@ function next(): void {
 }
 
 /** Resolves when a worker may start; rejects when the wait is called off. */
-function turn({ signal, background = false }: WorkOptions): Promise<void> {
+function turn({ signal, background = false, urgent = false }: WorkOptions): Promise<void> {
+  if (urgent) {
+    running++;
+    return Promise.resolve();
+  }
   return new Promise((resolve, reject) => {
     const job: Waiting = { background, start: resolve };
     signal?.addEventListener(
