@@ -97,6 +97,8 @@ const legend = computed(() => {
 });
 const needsAnalysis = computed(() => paint.value !== 'overhang' && !shape.value?.paint);
 
+/** Without WebGL there is an outline, and nothing to turn, cut or colour. */
+const flat = computed(() => shape.value !== undefined && !view.value?.scene);
 const views = Object.keys(STANDARD_VIEWS) as StandardView[];
 async function savePicture(): Promise<void> {
   const png = await view.value?.scene?.toPng();
@@ -146,7 +148,7 @@ async function savePicture(): Promise<void> {
         />
       </template>
     </PartView>
-    <div class="over">
+    <div v-if="!flat" class="over">
       <ViewTools
         v-model:paint="paint"
         v-model:measuring="measuringOn"
@@ -177,7 +179,7 @@ async function savePicture(): Promise<void> {
       </label>
     </div>
     <p v-if="measuringOn" class="said" role="status">{{ measuring.sentence.value }}</p>
-    <div class="key">
+    <div v-if="!flat" class="key">
       <span v-if="needsAnalysis" class="mute">Colours come with the analysis.</span>
       <ColourLegend v-else v-bind="legend" :ramp="ramp" />
     </div>
