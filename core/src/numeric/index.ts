@@ -13,3 +13,5 @@ export {
 export { formatHours, formatNumber, formatQuantity, formatValue, type Quantity } from './formatQuantity';
 export { readQuantity, type ReadQuantity } from './readQuantity';
 export { formatPhrase, quantity, say, type Phrase } from './phrase';
+export { fitLine, lineSe, type Line } from './fitLine';
+export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';

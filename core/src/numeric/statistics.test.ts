@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import reference from '../../reference/statistics.json';
+import { betaBelow, estimateShare, fitLine, InputError, lineSe, lnGamma } from './index';
+
+describe('share from counts', () => {
+  it('agrees with the independent interval', () => {
+    const { good, n } = reference.a;
+    const share = estimateShare(good, n, 0.9);
+    expect(share.low).toBeCloseTo(reference.beta_interval_90_a[0]!, 9);
+    expect(share.high).toBeCloseTo(reference.beta_interval_90_a[1]!, 9);
+    expect(share.mean).toBeCloseTo((good + 1) / (n + 2), 12);
+  });
+  it('knows nothing from nothing', () => {
+    const share = estimateShare(0, 0, 0.9);
+    expect(share.low).toBeCloseTo(0.05, 9);
+    expect(share.high).toBeCloseTo(0.95, 9);
+  });
+  it('is a mirror image for what failed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 }), (good, bad) => {
+        const [a, b] = [estimateShare(good, good + bad), estimateShare(bad, good + bad)];
+        expect(a.low).toBeCloseTo(1 - b.high, 9);
+        expect(a.low).toBeLessThan(a.mean);
+        expect(a.high).toBeGreaterThan(a.mean);
+      }),
+      { seed: 3, numRuns: 40 },
+    );
+  });
+  it('refuses more good than all', () => {
+    expect(() => estimateShare(5, 4)).toThrow(InputError);
+  });
+  it('has the closed forms of the beta distribution', () => {
+    expect(betaBelow(0.3, 1, 1)).toBeCloseTo(0.3, 12);
+    expect(betaBelow(0.3, 3, 1)).toBeCloseTo(0.027, 12);
+    expect(betaBelow(0.3, 1, 4)).toBeCloseTo(1 - 0.7 ** 4, 12);
+    expect(betaBelow(0, 2, 2)).toBe(0);
+    expect(betaBelow(1, 2, 2)).toBe(1);
+  });
+  it('has the factorials in its gamma function', () => {
+    for (const [n, factorial] of [
+      [1, 1],
+      [5, 24],
+      [11, 3628800],
+    ] as const)
+      expect(lnGamma(n)).toBeCloseTo(Math.log(factorial), 10);
+    expect(lnGamma(0.5)).toBeCloseTo(Math.log(Math.sqrt(Math.PI)), 10);
+  });
+});
+
+describe('line', () => {
+  it('is met exactly by points on it', () => {
+    const line = fitLine([1, 2, 5].map((x) => ({ x, y: 3 - 2 * x })));
+    expect(line.slope).toBeCloseTo(-2, 12);
+    expect(line.intercept).toBeCloseTo(3, 12);
+    expect(line.r2).toBeCloseTo(1, 12);
+    expect(line.slopeSe).toBeLessThan(1e-6);
+  });
+  it('has the textbook errors', () => {
+    // x 0..3, residuals ±1: s² = 4/2, Sxx = 5.
+    const line = fitLine([1, -1, -1, 1].map((residual, x) => ({ x, y: residual })));
+    expect(line.slope).toBeCloseTo(0, 12);
+    expect(line.residualSd).toBeCloseTo(Math.SQRT2, 12);
+    expect(line.slopeSe).toBeCloseTo(Math.sqrt(2 / 5), 12);
+    expect(lineSe(line, 1.5)).toBeCloseTo(Math.sqrt(2 / 4), 12);
+  });
+  it('refuses two points, or one place', () => {
+    expect(() =>
+      fitLine([
+        { x: 1, y: 1 },
+        { x: 2, y: 2 },
+      ]),
+    ).toThrow(InputError);
+    expect(() => fitLine([1, 2, 3].map((y) => ({ x: 4, y })))).toThrow(InputError);
+  });
+});
