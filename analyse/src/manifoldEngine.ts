@@ -12,6 +12,7 @@ export function manifoldEngine(module: ManifoldToplevel): BooleanEngine<Manifold
       return new module.Manifold(mesh);
     },
     union: (bodies) => module.Manifold.union([...bodies]),
+    subtract: (body, cutter) => body.subtract(cutter),
     volumeMm3: (body) => body.volume(),
     mesh: (body) => {
       const { vertProperties, triVerts, numProp } = body.getMesh();

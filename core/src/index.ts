@@ -5,6 +5,7 @@ export * from './solid';
 export * from './brief';
 export * from './pattern';
 export * from './exposure';
+export * from './coupon';
 export * from './gate';
 export * from './orient';
 export * from './scale';

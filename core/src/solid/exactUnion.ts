@@ -1,10 +1,11 @@
 import type { Topology, WeldedMesh } from '../mesh';
 
-/** The part of a boolean engine that a union needs; whoever loads the engine passes it in. */
+/** The part of a boolean engine that is needed here; whoever loads the engine passes it in. */
 export interface BooleanEngine<Solid> {
   /** A closed body from float32 vertices (3 each) and triangle indices. */
   create(positions: Float32Array, triangles: Uint32Array): Solid;
   union(bodies: readonly Solid[]): Solid;
+  subtract(body: Solid, cutter: Solid): Solid;
   volumeMm3(body: Solid): number;
   mesh(body: Solid): { positions: Float64Array; triangles: Uint32Array };
   release(body: Solid): void;

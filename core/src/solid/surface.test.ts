@@ -73,6 +73,7 @@ describe('shells', () => {
         alive.add(body);
         return body;
       },
+      subtract: (body) => body,
       volumeMm3: () => 27,
       mesh: ({ positions, triangles }) => ({ positions: Float64Array.from(positions), triangles }),
       release: (body) => void alive.delete(body),
