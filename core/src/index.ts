@@ -6,6 +6,7 @@ export * from './brief';
 export * from './pattern';
 export * from './exposure';
 export * from './coupon';
+export * from './resin';
 export * from './gate';
 export * from './orient';
 export * from './scale';
