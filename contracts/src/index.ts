@@ -2,7 +2,27 @@ export { ERRORS, errorSentence, type ErrorCode, type ErrorDetail, type ErrorText
 export { apiErrorSchema, parseOrRefuse, Refusal, type ApiErrorBody } from './apiError';
 export { readingSchema, readingValue, type Reading } from './reading';
 export { hashSchema, idSchema, momentSchema } from './parts';
-export { RESIN_FAMILIES } from './shop/resin';
+export { FIGURE_FROM, KNOWN, RESIN_FAMILIES } from './shop/resin';
+export { PRINTER_EVENTS } from './shop/machines';
+export { profileName, usualPrinter, usualProfile, usualResin } from './shop/usual';
+export { changedFields, historySchema, type History } from './shop/history';
+export { COUPON_FLAWS, WIDTH_KINDS } from './record/trial';
+export {
+  BENCH_RECORD_SCHEMAS,
+  emptyRecords,
+  pourYieldsSchema,
+  RECORD_KINDS,
+  recordKindSchema,
+  recordListsSchema,
+  type BenchRecord,
+  type CureTest,
+  type PourYield,
+  type RecordDoc,
+  type RecordKind,
+  type RecordLists,
+  type TestSetRun,
+  type Trial,
+} from './record/kinds';
 export {
   emptyShopLists,
   SHOP_ITEM_SCHEMAS,

@@ -5,6 +5,8 @@ export const idSchema = z.uuid();
 export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
 /** UTC, so that moments sort as text. */
 export const momentSchema = z.iso.datetime();
+/** Names an entry of a list inside a record. */
+export const keySchema = z.string().min(1).max(40);
 export const nameSchema = z.string().trim().min(1).max(120);
 export const noteSchema = z.string().max(4000);
 export const positiveSchema = z.number().positive();

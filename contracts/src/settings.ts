@@ -1,4 +1,6 @@
+import { TUNED_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
+import { idSchema } from './parts';
 
 const minuteSchema = z.number().int().min(0).max(1440);
 export const benchDaySchema = z.strictObject({
@@ -15,6 +17,8 @@ export const settingsSchema = z.strictObject({
   /** Sunday first. */
   benchHours: z.array(benchDaySchema).length(7),
   newMetalPercent: z.number().min(0).max(100),
+  /** The fixed plate of the shop's own parts that every new resin is tried on. */
+  testSet: z.array(z.strictObject({ patternId: idSchema, castClass: z.enum(TUNED_CLASSES) })).max(40),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -32,4 +36,5 @@ export const DEFAULT_SETTINGS: Settings = {
     { ...weekday, open: false },
   ],
   newMetalPercent: 50,
+  testSet: [],
 };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { patternSchema } from './pattern';
 import { pourSchema } from './pour/pour';
+import { recordListsSchema } from './record/kinds';
 import { settingsSchema } from './settings';
 import { shopListsSchema } from './shop/kinds';
 
@@ -15,5 +16,6 @@ export const shopFileSchema = z.strictObject({
   lists: shopListsSchema,
   patterns: z.array(patternSchema),
   pours: z.array(pourSchema),
+  records: recordListsSchema,
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;

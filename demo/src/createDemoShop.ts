@@ -5,6 +5,8 @@ import {
   type Settings,
   type ShopFile,
 } from '@zero-pour/contracts';
+import { datedLists } from './exposure/dated';
+import { demoRecords, demoTestSet } from './exposure/records';
 import { createDemoPatterns } from './patterns';
 import { createDemoPours } from './pours/createPours';
 import { DEMO_LISTS } from './shop';
@@ -16,6 +18,7 @@ const SETTINGS: Settings = {
   currency: '',
   benchHours: [day(false), day(true), day(true), day(true), day(true), day(true), day(true)],
   newMetalPercent: 50,
+  testSet: [],
 };
 
 /** The whole demo shop, its dates counted from `now`, with the bytes of its mesh files. */
@@ -25,10 +28,11 @@ export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes
   const file = shopFileSchema.parse({
     format: SHOP_FILE_FORMAT,
     version: SHOP_FILE_VERSION,
-    settings: SETTINGS,
-    lists: DEMO_LISTS,
+    settings: { ...SETTINGS, testSet: demoTestSet(patterns) },
+    lists: datedLists(DEMO_LISTS, now),
     patterns,
     pours: createDemoPours(patterns, now),
+    records: demoRecords(patterns, now),
   });
   return { file, bytes };
 }

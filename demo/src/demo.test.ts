@@ -41,6 +41,12 @@ describe('the demo shop', () => {
       for (const id of [...named, ...doc.brief.patterns.map((p) => p.patternId)])
         expect(id !== undefined && ids.has(id)).toBe(true);
     }
+    const { trial, testSetRun } = demo.file.records;
+    for (const { resinId, printerId } of [...trial, ...testSetRun])
+      expect([ids.has(resinId), ids.has(printerId)]).toEqual([true, true]);
+    for (const { patternId } of testSetRun.flatMap((run) => run.pieces))
+      expect(ids.has(patternId!)).toBe(true);
+    expect(demo.file.settings.testSet).toHaveLength(4);
   });
 
   it('has twelve pours behind and three ahead, none on a Sunday, in the order of their numbers', () => {
@@ -58,6 +64,11 @@ describe('the demo shop', () => {
     expect(again.file).toEqual(demo.file);
     const later = await createDemoShop(new Date(2027, 2, 3, 12, 0));
     expect(later.file.pours.map((p) => p.id)).toEqual(demo.file.pours.map((p) => p.id));
-    expect(later.file.lists).toEqual(demo.file.lists);
+    const names = (file: typeof demo.file) => file.lists.profile.map((p) => [p.id, p.name, p.exposureS]);
+    expect(names(later.file)).toEqual(names(demo.file));
+    expect(later.file.records.trial.map((t) => t.counts)).toEqual(
+      demo.file.records.trial.map((t) => t.counts),
+    );
+    expect(later.file.lists.kiln).toEqual(demo.file.lists.kiln);
   });
 });

@@ -8,6 +8,7 @@ import { blobRoutes } from './routes/blobRoutes';
 import { ownPagesOnly } from './routes/guard';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
+import { recordRoutes } from './routes/recordRoutes';
 import type { Services } from './routes/services';
 import { shopRoutes } from './routes/shopRoutes';
 
@@ -42,7 +43,14 @@ export function createApp(services: Services, webFolder: string): Express {
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', version: VERSION, migrations: services.migration });
   });
-  app.use('/api', shopRoutes(services), patternRoutes(services), blobRoutes(services), pourRoutes(services));
+  app.use(
+    '/api',
+    shopRoutes(services),
+    patternRoutes(services),
+    blobRoutes(services),
+    pourRoutes(services),
+    recordRoutes(services),
+  );
   app.use('/api', () => {
     throw new Refusal('NOT_FOUND', { what: 'such address' });
   });

@@ -1,6 +1,16 @@
 import { CLEAN_KINDS } from '@zero-pour/core';
 import { z } from 'zod';
-import { atLeastZeroSchema, nameSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
+import {
+  atLeastZeroSchema,
+  hashSchema,
+  idSchema,
+  keySchema,
+  momentSchema,
+  nameSchema,
+  noteSchema,
+  positiveSchema,
+  tempCSchema,
+} from '../parts';
 
 export const RESIN_FAMILIES = [
   'wax-rich',
@@ -19,7 +29,52 @@ export const cleanStepSchema = z.strictObject({
   note: noteSchema,
 });
 
-/** A resin of the shop (handbook 02, "Resin record"; the figures that this version uses). */
+/** Whose figure it is: the maker's, or another user's for the same printer. */
+export const FIGURE_FROM = ['maker', 'another user'] as const;
+
+/** An exposure from a sheet or from somebody, for one printer or for any of that light. */
+export const reportedSettingSchema = z.strictObject({
+  key: keySchema,
+  from: z.enum(FIGURE_FROM),
+  /** The printer of the shop that it is for; null when only its light is known. */
+  printerId: idSchema.nullable(),
+  wavelengthNm: positiveSchema.min(300).max(500),
+  irradianceMwPerCm2: positiveSchema.max(1000).nullable(),
+  layerMm: positiveSchema.max(1),
+  exposureS: positiveSchema.max(600),
+  baseExposureS: positiveSchema.max(1200).nullable(),
+  baseLayers: z.number().int().nonnegative().max(200).nullable(),
+  vatC: tempCSchema.nullable(),
+});
+
+/** An opened bottle. */
+export const bottleSchema = z.strictObject({
+  key: keySchema,
+  openedAt: momentSchema.nullable(),
+  mlLeft: atLeastZeroSchema.max(100_000),
+  note: z.string().max(200),
+});
+
+/** Resin standing in a printer's vat. */
+export const vatSchema = z.strictObject({
+  key: keySchema,
+  printerId: idSchema,
+  filledAt: momentSchema,
+  note: z.string().max(200),
+});
+
+export const attachmentSchema = z.strictObject({
+  hash: hashSchema,
+  name: z.string().max(255),
+  mediaType: z.string().max(100),
+});
+
+export const KNOWN = ['yes', 'no', 'not known'] as const;
+const knownSchema = z.enum(KNOWN);
+const wordsSchema = z.string().max(200);
+const lifeDaysSchema = positiveSchema.max(5000).nullable();
+
+/** A resin of the shop (handbook 02, "Resin record"). `null`: not known. */
 export const resinSchema = z.strictObject({
   name: nameSchema,
   family: z.enum(RESIN_FAMILIES),
@@ -40,8 +95,40 @@ export const resinSchema = z.strictObject({
   finestMm: positiveSchema.max(5),
   thickestMm: positiveSchema.max(100),
   fastAllowed: z.boolean(),
-  printFromC: tempCSchema,
-  skin: z.string().max(200),
+  /** It prints between these, and sets in the vat below. */
+  printFromC: tempCSchema.max(90),
+  printToC: tempCSchema.max(90),
+  solidBelowC: tempCSchema.max(90).nullable(),
+  shakeMin: atLeastZeroSchema.max(120),
+  filter: z.boolean(),
+  primingCoats: z.number().int().nonnegative().max(10),
+  raftMm: positiveSchema.max(10),
+  reported: z.array(reportedSettingSchema).max(60),
+  bottles: z.array(bottleSchema).max(60),
+  vats: z.array(vatSchema).max(20),
+  bottleLifeDays: lifeDaysSchema,
+  vatLifeDays: lifeDaysSchema,
+  uncuredLifeDays: lifeDaysSchema,
+  curedLifeDays: lifeDaysSchema,
+  leadDays: atLeastZeroSchema.max(400).nullable(),
+  /** A mix is a resin of its own; percents of what it is mixed from. */
+  blendOf: z.array(z.strictObject({ resinId: idSchema, percent: positiveSchema.max(100) })).max(4),
+  attachments: z.array(attachmentSchema).max(30),
+  skin: wordsSchema,
+  colourCured: wordsSchema,
+  feelUncured: wordsSchema,
+  feelCured: wordsSchema,
+  cutsAndSands: wordsSchema,
+  viscosity: wordsSchema,
+  odour: wordsSchema,
+  climate: wordsSchema,
+  sticksToWax: knownSchema,
+  floatsInGlycerin: knownSchema,
+  alcoholAttacks: knownSchema,
+  curesSilicone: knownSchema,
+  /** It bears the vulcaniser up to here. */
+  survivesC: tempCSchema.max(400).nullable(),
   protocol: z.array(cleanStepSchema).max(40),
+  retired: z.boolean(),
   note: noteSchema,
 });

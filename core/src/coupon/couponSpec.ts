@@ -17,8 +17,8 @@ export type CouponExtra = (typeof COUPON_EXTRAS)[number];
 export interface CouponSpec {
   /** Engraved, so that a coupon found in a drawer still says what it was: "3.7 s". */
   label: string;
-  classes: readonly CouponClass[];
-  extras: readonly CouponExtra[];
+  classes: CouponClass[];
+  extras: CouponExtra[];
   /** Thickness of the raft that everything stands on, mm. */
   raftMm: number;
 }

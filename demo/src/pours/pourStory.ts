@@ -51,8 +51,11 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
   const patternId = pattern.id;
   const { volumeMm3, areaMm2 } = pattern.measure;
   const gateMm = Math.ceil(gateDiameterForModulusMm(castingModulusMm(volumeMm3, areaMm2)) * 5) / 5;
+  const resinId = demoItemId('resin', story.resin);
+  const printerId = demoItemId('printer', story.printer);
   const profile = DEMO_LISTS.profile.find(
-    (p) => p.name === `${story.resin} · ${story.printer} · ${story.castClass}`,
+    (p) =>
+      !p.replaced && p.resinId === resinId && p.printerId === printerId && p.castClass === story.castClass,
   );
   return {
     ...doc,
@@ -68,8 +71,8 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
       ...(story.note ? { note: story.note } : {}),
     },
     resin: {
-      resinId: demoItemId('resin', story.resin),
-      printerId: demoItemId('printer', story.printer),
+      resinId,
+      printerId,
       ...(profile ? { profileId: profile.id } : {}),
     },
     wayUp: {

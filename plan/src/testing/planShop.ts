@@ -1,6 +1,17 @@
-import { DEFAULT_SETTINGS, emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
-import { alloysFromBook, programmesFromBook, type ShopLists } from '@zero-pour/contracts';
-import { USUAL_PROTOCOL } from '@zero-pour/core';
+import {
+  alloysFromBook,
+  DEFAULT_SETTINGS,
+  emptyPourDoc,
+  programmesFromBook,
+  usualPrinter,
+  usualProfile,
+  usualResin,
+  type Pattern,
+  type PourDoc,
+  type Printer,
+  type Resin,
+  type ShopLists,
+} from '@zero-pour/contracts';
 import type { Shop } from '../context';
 
 /** Ids that read well in failures: the last digits tell the thing. */
@@ -45,62 +56,32 @@ export function blockPattern(change: Partial<Pattern['measure']> = {}): Pattern 
   };
 }
 
+const resin: Resin = {
+  ...usualResin('low-wax'),
+  id: id(10),
+  name: 'Skerry Low-Ash',
+  pricePerKg: 200,
+  curePercent: -0.3,
+  cleanOutH: 4,
+  finestMm: 0.3,
+  thickestMm: 4,
+  rampMaxCPerH: 120,
+};
+const printer: Printer = { ...usualPrinter(), id: id(11), name: 'Printer A', costPerH: 0.5 };
+
 const lists: ShopLists = {
-  resin: [
-    {
-      id: id(10),
-      name: 'Skerry Low-Ash',
-      family: 'low-wax',
-      forBurnout: true,
-      densityGPerMl: 1.1,
-      pricePerKg: 200,
-      bottleG: 500,
-      colour: 'amber',
-      curePercent: -0.3,
-      supportsPercent: 30,
-      cleanOutH: 4,
-      finestMm: 0.3,
-      thickestMm: 4,
-      rampMaxCPerH: 120,
-      fastAllowed: false,
-      printFromC: 22,
-      skin: 'dull',
-      protocol: USUAL_PROTOCOL.map((step) => ({ ...step })),
-      note: '',
-    },
-  ],
-  printer: [
-    {
-      id: id(11),
-      name: 'Printer A',
-      light: 'screen',
-      wavelengthNm: 405,
-      pixelUm: 35,
-      plateXMm: 120,
-      plateYMm: 68,
-      plateZMm: 150,
-      heatedVat: false,
-      motionS: 6,
-      costPerH: 0.5,
-      note: '',
-    },
-  ],
+  resin: [resin],
+  printer: [printer],
   profile: [
     {
+      ...usualProfile(resin, printer, 'standard'),
       id: id(12),
       name: 'P',
-      resinId: id(10),
-      printerId: id(11),
-      castClass: 'standard',
-      layerMm: 0.05,
-      exposureS: 3,
       baseExposureS: 27,
       baseLayers: 5,
       transitionLayers: 0,
-      raftMl: 1.5,
       tested: true,
       provenance: '',
-      note: '',
     },
   ],
   powder: [

@@ -11,6 +11,11 @@ export type Database = PGlite;
 /** A database or a transaction on it: anything that answers queries. */
 export type Queryable = Pick<Transaction, 'query' | 'exec'>;
 
+/** SQLSTATE of what the database refuses. */
+const codeOf = (error: unknown): string | undefined => (error as { code?: string }).code;
+export const isUniqueViolation = (error: unknown): boolean => codeOf(error) === '23505';
+export const isForeignKeyViolation = (error: unknown): boolean => codeOf(error) === '23503';
+
 const NUMERIC = 1700;
 const INT8 = 20;
 /** Numerics of this application (mm, g, money) fit a double; they arrive as text. */

@@ -1,5 +1,5 @@
 import { Refusal, pourDocSchema, type Pour, type PourDoc, type UsedItems } from '@zero-pour/contracts';
-import type { Queryable } from './database';
+import { isForeignKeyViolation, type Queryable } from './database';
 
 interface Row {
   id: string;
@@ -93,8 +93,8 @@ async function keepPatterns(db: Queryable, id: string, doc: PourDoc): Promise<vo
 
 /** Something that the document names is not in the shop. */
 function refuseUnknown(error: unknown): never {
-  const { code, constraint } = error as { code?: string; constraint?: string };
-  if (code === '23503') {
+  if (isForeignKeyViolation(error)) {
+    const { constraint } = error as { constraint?: string };
     throw new Refusal('NOT_FOUND', {
       what: /pour_(\w+?)(_id)?_fkey/.exec(constraint ?? '')?.[1] ?? 'thing that this pour names',
     });

@@ -9,7 +9,8 @@ import {
   type ShopKind,
   type ShopLists,
 } from '@zero-pour/contracts';
-import type { Queryable } from './database';
+import { isForeignKeyViolation, isUniqueViolation, type Queryable } from './database';
+import { rememberChange } from './historyStore';
 
 /** "densityGPerMl" → "density_g_per_ml". */
 const columnOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -35,14 +36,15 @@ const SQL = Object.fromEntries(
   }),
 ) as Record<ShopKind, { list: string; one: string; keep: string; remove: string }>;
 
-const UNIQUE_VIOLATION = '23505';
-const FOREIGN_KEY_VIOLATION = '23503';
-
-const codeOf = (error: unknown): string | undefined => (error as { code?: string }).code;
+/** A row as an item: moments as ISO text. */
+const toItem = <K extends ShopKind>(row: Record<string, unknown>): ShopItem<K> =>
+  Object.fromEntries(
+    Object.entries(row).map(([field, value]) => [field, value instanceof Date ? value.toISOString() : value]),
+  ) as ShopItem<K>;
 
 /** All items of a kind, by name. */
 export async function listItems<K extends ShopKind>(db: Queryable, kind: K): Promise<ShopItem<K>[]> {
-  return (await db.query<ShopItem<K>>(SQL[kind].list)).rows;
+  return (await db.query<Record<string, unknown>>(SQL[kind].list)).rows.map(toItem<K>);
 }
 
 export async function listShop(db: Queryable): Promise<ShopLists> {
@@ -56,10 +58,11 @@ export async function findItem<K extends ShopKind>(
   kind: K,
   id: string,
 ): Promise<ShopItem<K> | undefined> {
-  return (await db.query<ShopItem<K>>(SQL[kind].one, [id])).rows[0];
+  const { rows } = await db.query<Record<string, unknown>>(SQL[kind].one, [id]);
+  return rows[0] && toItem<K>(rows[0]);
 }
 
-/** Adds or replaces an item. Refuses a name that another one has. */
+/** Adds or replaces an item, and remembers how it stood. Refuses a name that another one has. */
 export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): Promise<void> {
   const item = parseOrRefuse<ShopItem<ShopKind>>(SHOP_ITEM_SCHEMAS[kind] as never, given) as Record<
     string,
@@ -69,11 +72,13 @@ export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): P
     const value = item[field];
     return typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
   });
+  const before = await findItem(db, kind, item['id'] as string);
   try {
     await db.query(SQL[kind].keep, values);
+    if (before) await rememberChange(db, kind, before, item);
   } catch (error) {
-    if (codeOf(error) === UNIQUE_VIOLATION) throw new Refusal('NAME_TAKEN', { what: kind });
-    if (codeOf(error) === FOREIGN_KEY_VIOLATION)
+    if (isUniqueViolation(error)) throw new Refusal('NAME_TAKEN', { what: kind });
+    if (isForeignKeyViolation(error))
       throw new Refusal('NOT_FOUND', { what: 'resin or printer of that kind' });
     throw error;
   }
@@ -84,10 +89,10 @@ export async function removeItem(db: Queryable, kind: ShopKind, id: string): Pro
   try {
     await db.query(SQL[kind].remove, [id]);
   } catch (error) {
-    if (codeOf(error) === FOREIGN_KEY_VIOLATION) {
+    if (isForeignKeyViolation(error)) {
       throw new Refusal('STILL_USED', {
         what: 'This',
-        by: kind === 'resin' || kind === 'printer' ? 'a pour or a profile' : 'a pour',
+        by: kind === 'resin' || kind === 'printer' ? 'a pour, a profile, a trial or a test set' : 'a pour',
       });
     }
     throw error;

@@ -7,6 +7,7 @@ import {
 } from '@zero-pour/contracts';
 import { Router } from 'express';
 import type { Database } from '../db/database';
+import { listHistory } from '../db/historyStore';
 import { listPatterns } from '../db/patternStore';
 import { listOpenPours } from '../db/pourStore';
 import { keepSettings, readSettings } from '../db/settingsStore';
@@ -52,6 +53,11 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
       parseOrRefuse(idSchema, request.params.id),
     );
     response.status(204).end();
+  });
+
+  router.get('/shop/:kind/:id/history', async (request, response) => {
+    const kind = parseOrRefuse(shopKindSchema, request.params.kind);
+    response.json(await listHistory(db, kind, parseOrRefuse(idSchema, request.params.id)));
   });
 
   router.post('/demo', async (_request, response) => {

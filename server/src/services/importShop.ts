@@ -1,7 +1,8 @@
-import { Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
+import { RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
 import type { Database, Queryable } from '../db/database';
 import { addPattern } from '../db/patternStore';
 import { addPour } from '../db/pourStore';
+import { keepRecord } from '../db/recordStore';
 import { keepSettings } from '../db/settingsStore';
 import { keepItem } from '../db/shopStore';
 import type { BlobFiles } from '../files/blobFiles';
@@ -43,6 +44,8 @@ export async function importShop(
     await keepSettings(tx, file.settings);
     for (const kind of IN_ORDER) for (const item of file.lists[kind]) await keepItem(tx, kind, item);
     for (const { createdAt, ...pattern } of file.patterns) await addPattern(tx, pattern, createdAt);
+    for (const kind of RECORD_KINDS)
+      for (const record of file.records[kind]) await keepRecord(tx, kind, record);
     for (const { id, doc, number, createdAt } of file.pours) {
       const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, number, used, at: createdAt });

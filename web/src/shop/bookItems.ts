@@ -1,43 +1,17 @@
 import {
   alloysFromBook,
   programmesFromBook,
+  RESIN_FAMILIES,
+  usualPrinter,
+  usualResin,
   type ShopFields,
   type ShopItem,
   type ShopKind,
 } from '@zero-pour/contracts';
-import {
-  GYPSUM_CEILING_C,
-  PATTERN_LIMITS,
-  RESIN_CURE_PERCENT,
-  SWELL_RAMP_MAX_C_PER_H,
-  THICKEST_MM,
-  USUAL_PROTOCOL,
-  type ResinFamily,
-} from '@zero-pour/core';
+import { GYPSUM_CEILING_C } from '@zero-pour/core';
 
 /** A starting point for a new thing: from the book where the book has one, else a usual one to overwrite. */
 export type Template<K extends ShopKind> = ShopFields<K>;
-
-const resin = (family: ResinFamily, forBurnout: boolean): Template<'resin'> => ({
-  name: `New ${family} resin`,
-  family,
-  forBurnout,
-  densityGPerMl: 1.1,
-  pricePerKg: 0,
-  bottleG: 500,
-  colour: '',
-  curePercent: RESIN_CURE_PERCENT[family],
-  supportsPercent: 30,
-  cleanOutH: 3,
-  finestMm: PATTERN_LIMITS.finestMm,
-  thickestMm: family === 'wax-free' ? THICKEST_MM.waxFree : THICKEST_MM.usual,
-  rampMaxCPerH: SWELL_RAMP_MAX_C_PER_H,
-  fastAllowed: false,
-  printFromC: 22,
-  skin: '',
-  protocol: USUAL_PROTOCOL.map((step) => ({ ...step })),
-  note: '',
-});
 
 const flask = (innerDiameterMm: number, heightMm: number): Template<'flask'> => ({
   name: `${innerDiameterMm} × ${heightMm}`,
@@ -65,28 +39,8 @@ const powder = (name: string, grade: 'standard' | 'resin'): Template<'powder'> =
 type Templates = { [K in Exclude<ShopKind, 'profile'>]: readonly Template<K>[] };
 
 export const TEMPLATES: Templates = {
-  resin: [
-    resin('wax-rich', true),
-    resin('low-wax', true),
-    resin('wax-free', true),
-    resin('heat-resistant master', false),
-    resin('flexible mold', false),
-  ],
-  printer: [
-    {
-      name: 'New printer',
-      light: 'screen',
-      wavelengthNm: 405,
-      pixelUm: 35,
-      plateXMm: 120,
-      plateYMm: 68,
-      plateZMm: 150,
-      heatedVat: false,
-      motionS: 6,
-      costPerH: 0,
-      note: '',
-    },
-  ],
+  resin: RESIN_FAMILIES.map(usualResin),
+  printer: [usualPrinter()],
   powder: [powder('New resin-grade powder', 'resin'), powder('New standard powder', 'standard')],
   flask: [flask(51, 64), flask(64, 76), flask(76, 102), flask(89, 127), flask(100, 150)],
   kiln: [{ name: 'New kiln', litres: 7, maxC: 1000, maxRampCPerH: 400, coolTauH: 4, costPerH: 0, note: '' }],

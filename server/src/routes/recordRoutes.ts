@@ -1,0 +1,34 @@
+import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts';
+import { Router } from 'express';
+import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
+import type { Services } from './services';
+
+/** Trials, cure-depth tests, test-set runs, and what the pours say of each resin. */
+export function recordRoutes({ db }: Services): Router {
+  const router = Router();
+  const named = (params: { kind: string; id: string }) => ({
+    kind: parseOrRefuse(recordKindSchema, params.kind),
+    id: parseOrRefuse(idSchema, params.id),
+  });
+
+  router.get('/records', async (_request, response) => {
+    response.json(await listRecords(db));
+  });
+
+  router.put('/records/:kind/:id', async (request, response) => {
+    const { kind, id } = named(request.params);
+    response.json(await keepRecord(db, kind, { ...request.body, id }));
+  });
+
+  router.delete('/records/:kind/:id', async (request, response) => {
+    const { kind, id } = named(request.params);
+    await removeRecord(db, kind, id);
+    response.status(204).end();
+  });
+
+  router.get('/yields', async (_request, response) => {
+    response.json(await listYields(db));
+  });
+
+  return router;
+}
