@@ -28,3 +28,18 @@ export {
 } from './board';
 export { judgeTimes, type FormatMoment } from './judgeTimes';
 export type { Moment } from './moments';
+export {
+  curveOf,
+  fitTest,
+  reportsOf,
+  settableOf,
+  tuningThings,
+  wantedSetting,
+  type FittedTest,
+  type TuningKey,
+  type TuningThings,
+} from './tuning/settings';
+export { gatherTrials, type GatheredTrials, type TuningOf, type UsedTrial } from './tuning/gatherTrials';
+export { nextVersion, standingProfile, type AcceptedFigures } from './tuning/profileFrom';
+export { doubtfulSince, judgeProfileAge } from './tuning/judgeProfileAge';
+export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './ranking';

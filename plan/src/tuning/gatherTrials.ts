@@ -1,0 +1,127 @@
+import { readingValue, type RecordLists, type ShopLists, type Trial } from '@zero-pour/contracts';
+import {
+  baseTrial,
+  carryOver,
+  changedSettings,
+  featureCount,
+  SAME_LAYER_MM,
+  say,
+  type Phrase,
+  type TunedClass,
+  type TuningTrial,
+} from '@zero-pour/core';
+import { changeable, curveOf, trialSetting, wantedSetting, type TuningThings } from './settings';
+
+/** What a trial is tuned for: a class of parts, or the base layers. */
+export type TuningOf = TunedClass | 'base';
+
+/** A coupon with what it says here. */
+export interface UsedTrial extends TuningTrial {
+  trial: Trial;
+  /** Its number among the trials at these settings, from 1, oldest first. */
+  number: number;
+  /** How its exposure was carried over from other settings; empty for one made at these. */
+  laws: Phrase[];
+}
+
+export interface GatheredTrials {
+  used: UsedTrial[];
+  /** Pieces of test sets that count as struts. */
+  pieces: TuningTrial[];
+  leftOut: { trial: Trial; why: Phrase }[];
+  /** By trial id: what it changed against the one before, when that is more than one thing. */
+  changedMore: Map<string, string[]>;
+  /** Vat temperature that the trials are told by: the newest measured one. */
+  vatC: number | null;
+}
+
+/** All trials of the resin that were made at these very settings, oldest first. */
+const sameSettings = (trial: Trial, { printer, layerMm }: TuningThings): boolean =>
+  trial.printerId === printer.id && Math.abs(trial.layerMm - layerMm) <= SAME_LAYER_MM;
+
+/** The trial as counts of what is tuned, its exposure times a factor; undefined when it says nothing about it. */
+function countsOf(trial: Trial, of: TuningOf, factor: number): TuningTrial | undefined {
+  if (of === 'base') return trial.base ? baseTrial(trial.baseExposureS, trial.base) : undefined;
+  const row = trial.coupon.classes.find((c) => c.castClass === of);
+  const seen = trial.counts[of];
+  if (!row || !seen || (!seen.struts && !seen.slots)) return undefined;
+  return {
+    exposureS: trial.exposureS * factor,
+    struts: featureCount(seen.struts ?? undefined, row.struts),
+    slots: featureCount(seen.slots ?? undefined, row.slots),
+  };
+}
+
+/** Whole and missing pieces of test sets count as one strut each; thin or distorted ones say nothing of survival. */
+function piecesOf(records: RecordLists, things: TuningThings, of: TuningOf): TuningTrial[] {
+  return records.testSetRun
+    .filter((run) => run.resinId === things.resin.id && run.printerId === things.printer.id)
+    .filter((run) => Math.abs(run.layerMm - things.layerMm) <= SAME_LAYER_MM)
+    .flatMap((run) =>
+      run.pieces
+        .filter((piece) => piece.castClass === of && (piece.print === 'whole' || piece.print === 'missing'))
+        .map((piece) => ({
+          exposureS: run.exposureS,
+          struts: { good: piece.print === 'whole' ? 1 : 0, of: 1 },
+          slots: { good: 0, of: 0 },
+        })),
+    );
+}
+
+/** What each trial changed against the one printed before it, where that is more than one thing. */
+function changesOf(trials: readonly Trial[]): Map<string, string[]> {
+  const out = new Map<string, string[]>();
+  trials.forEach((trial, i) => {
+    const before = trials[i - 1];
+    const changed = before ? changedSettings(changeable(trial), changeable(before)) : [];
+    if (changed.length > 1) out.set(trial.id, changed);
+  });
+  return out;
+}
+
+/**
+ * The trials that speak for a resin on a printer at a layer height. Others of the resin are used only when asked for
+ * (`pool`), and then only by a stated law; the rest are listed with the reason (handbook 02).
+ */
+export function gatherTrials(
+  lists: ShopLists,
+  records: RecordLists,
+  things: TuningThings,
+  of: TuningOf,
+  pool: boolean,
+): GatheredTrials {
+  const all = records.trial
+    .filter((trial) => trial.resinId === things.resin.id)
+    .sort((a, b) => a.printedAt.localeCompare(b.printedAt));
+  const own = all.filter((trial) => sameSettings(trial, things));
+  const vatC = own.map((trial) => readingValue(trial.vatC)).findLast((c) => c !== undefined) ?? null;
+  const wanted = wantedSetting(things, vatC);
+  const dpMm = curveOf(records, things.resin.id, things.printer.wavelengthNm)?.dpMm ?? null;
+  const gathered: GatheredTrials = {
+    used: [],
+    pieces: piecesOf(records, things, of),
+    leftOut: [],
+    changedMore: changesOf(own),
+    vatC,
+  };
+  let number = 0;
+  for (const trial of all) {
+    const isOwn = own.includes(trial);
+    if (isOwn) number++;
+    const setting = trialSetting(trial, lists.printer);
+    if (!setting || !countsOf(trial, of, 1)) continue;
+    const carried = carryOver(setting, wanted, dpMm);
+    if (carried.status === 'refused') gathered.leftOut.push({ trial, why: carried.why });
+    else if (!isOwn && (of === 'base' || !pool)) {
+      const why =
+        of === 'base'
+          ? say`Base seconds are not carried over.`
+          : say`Other settings; it can be counted in by law.`;
+      gathered.leftOut.push({ trial, why });
+    } else {
+      const counts = countsOf(trial, of, carried.factor);
+      if (counts) gathered.used.push({ ...counts, trial, number: isOwn ? number : 0, laws: carried.laws });
+    }
+  }
+  return gathered;
+}
