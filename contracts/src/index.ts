@@ -89,5 +89,13 @@ export {
   type ShopState,
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
-export type { AnalysisJobAnswer, LayersJobAnswer, PatternAnswer, PatternProgress } from './worker';
+export type {
+  AnalysisJobAnswer,
+  CouponShape,
+  LayersJobAnswer,
+  PatternAnswer,
+  PatternProgress,
+  TuningAnswer,
+  TuningJob,
+} from './worker';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';

@@ -1,10 +1,16 @@
 import type {
+  CouponOutcome,
+  EdgeCurve,
   LayerStack,
   PatternAnalysis,
   PatternMeasure,
+  NextCoupon,
   PrintDirection,
+  Recommendation,
   Step,
+  TuningInput,
   UnitOption,
+  Verdict,
 } from '@zero-pour/core';
 import type { ErrorCode, ErrorDetail } from './errors';
 
@@ -44,3 +50,29 @@ export type AnalysisJobAnswer =
 export type LayersJobAnswer = { status: 'cut'; direction: PrintDirection; stack: LayerStack } | Refused;
 
 export type PatternProgress = (step: Step, share: number) => void;
+
+/** What the tuning worker is asked: the counts, and the exposures that the chart spans. */
+export interface TuningJob extends TuningInput {
+  /** Coupons in the sense of the verdict rule; pieces of test sets among the trials are none. */
+  coupons: number;
+  chartS: [number, number];
+}
+
+/** What the counts say, ready to show. */
+export interface TuningAnswer {
+  recommended: Recommendation;
+  next: NextCoupon;
+  verdict: Verdict;
+  struts: EdgeCurve;
+  slots: EdgeCurve;
+  outcomes: CouponOutcome[];
+  /** Time in the worker, ms. */
+  tookMs: number;
+}
+
+/** A finished coupon for the view: vertices (float32) and triangle indices, mm. */
+export interface CouponShape {
+  positions: Float32Array;
+  triangles: Uint32Array;
+  volumeMm3: number;
+}

@@ -29,11 +29,17 @@ export const router = createRouter({
       meta: { title: 'Patterns' },
     },
     {
-      path: '/resins/:id?',
+      path: '/resins/:id([0-9a-f-]{36})?/:view?',
       name: 'resins',
       component: () => import('./resins/ResinsPage.vue'),
       props: true,
       meta: { title: 'Resins' },
+    },
+    {
+      path: '/resins/compare',
+      name: 'compare',
+      component: () => import('./resins/compare/ComparePage.vue'),
+      meta: { title: 'Compare resins' },
     },
     {
       path: '/shop/:kind?/:id?',

@@ -24,6 +24,8 @@ export interface TuningInput {
   settable: Settable;
   /** What the next coupon carries. */
   coupon: CouponCounts;
+  /** Coupons in the sense of the verdict rule, when some trials are none. */
+  coupons?: number;
 }
 
 export interface Tuning {
@@ -46,13 +48,13 @@ export function edgesOf(startS: number, trials: readonly TuningTrial[]): EdgePai
  * Everything the counts so far say: the best exposure with its window, what to print next, and whether to stop
  * (handbook 02, "Tuning by trials"). Throws InputError for figures not above zero.
  */
-export function tuneExposure({ startS, trials, settable, coupon }: TuningInput): Tuning {
+export function tuneExposure({ startS, trials, settable, coupon, coupons = trials.length }: TuningInput): Tuning {
   const edges = edgesOf(startS, trials);
   const recommended = recommendExposure(edges, settable, coupon.struts);
   return {
     edges,
     recommended,
     next: nextCoupon(edges, recommended, settable, coupon),
-    verdict: judgeExposure(edges, recommended.exposureS, settable, trials.length),
+    verdict: judgeExposure(edges, recommended.exposureS, settable, coupons),
   };
 }

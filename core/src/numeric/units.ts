@@ -25,6 +25,11 @@ export type Unit =
   | 'percent'
   | 'gPerCm3'
   | 'kPa'
+  | 'days'
+  | 'nm'
+  | 'um'
+  | 'mWPerCm2'
+  | 'mJPerCm2'
   | 'deg'
   | 'count'
   | 'ratio'
@@ -86,6 +91,16 @@ export function shownUnit(unit: Unit, choice: UnitChoice): Shown {
       return plain('g/cm³');
     case 'kPa':
       return plain('kPa');
+    case 'days':
+      return plain('days');
+    case 'nm':
+      return plain('nm');
+    case 'um':
+      return plain('µm');
+    case 'mWPerCm2':
+      return plain('mW/cm²');
+    case 'mJPerCm2':
+      return plain('mJ/cm²');
     case 'deg':
       return plain('°');
     case 'count':

@@ -9,19 +9,16 @@ import {
   type ProgrammeCurve,
 } from '@zero-pour/core';
 import type { TimePlan } from '@zero-pour/plan';
-import { useElementSize } from '@vueuse/core';
 import { format } from 'date-fns';
-import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
-import { BASE_LAYOUT, CHART_AXIS, CHART_CONFIG, loadPlotly, type Data, type Layout } from './plotly';
+import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
+import { usePlot } from '../chart/usePlot';
 
 /** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
 const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; benchHours: BenchHours }>();
 const units = useUnits();
 const box = useTemplateRef<HTMLElement>('box');
-const { width } = useElementSize(box);
-const ready = shallowRef(false);
-let plotly: Awaited<ReturnType<typeof loadPlotly>> | undefined;
 
 const degrees = computed(() => shownUnit('degC', units.choice));
 const shown = (tempC: number): number => tempC * degrees.value.factor + degrees.value.offset;
@@ -87,7 +84,6 @@ const layout = computed<Partial<Layout>>(() => {
   const zero = xOf(zeroH.value);
   return {
     ...BASE_LAYOUT,
-    width: width.value,
     height: 320,
     xaxis: {
       ...CHART_AXIS,
@@ -154,17 +150,11 @@ const layout = computed<Partial<Layout>>(() => {
   };
 });
 
-async function draw(): Promise<void> {
-  if (!box.value || width.value === 0) return;
-  plotly ??= await loadPlotly();
-  if (!box.value) return;
-  await plotly.react(box.value, data.value, layout.value, CHART_CONFIG);
-  ready.value = true;
-}
-watch([data, layout, box], () => void draw(), { immediate: true });
-onScopeDispose(() => {
-  if (box.value) plotly?.purge(box.value);
-});
+const { ready } = usePlot(
+  box,
+  () => data.value,
+  () => layout.value,
+);
 </script>
 
 <template>

@@ -3,7 +3,8 @@ import type { ShopItem, ShopKind } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
-import { ITEM_FIELDS, type ItemField } from './itemFields';
+import { ITEM_FIELDS } from './itemFields';
+import type { ItemField } from './itemField';
 
 /** The fields of one thing of the shop; what is typed goes up as a changed item. */
 const props = defineProps<{ kind: K; item: ShopItem<K>; readonly?: boolean | undefined }>();
@@ -13,8 +14,9 @@ const fields = computed(() => ITEM_FIELDS[props.kind] as readonly ItemField<Shop
 const values = computed(() => props.item as Record<string, unknown>);
 const set = (field: string, value: unknown): void => emit('change', { ...props.item, [field]: value });
 function setNumber(field: ItemField<ShopKind>, value: number | undefined): void {
-  if (value === undefined || field.type !== 'number') return;
-  set(field.field, field.whole ? Math.round(value) : value);
+  if (field.type !== 'number') return;
+  if (value !== undefined) set(field.field, field.whole ? Math.round(value) : value);
+  else if (field.nullable) set(field.field, null);
 }
 /** A name must not vanish while it is retyped; other texts may be empty. */
 function setText(field: string, text: string | undefined): void {
@@ -26,6 +28,7 @@ function setText(field: string, text: string | undefined): void {
 <template>
   <div class="form-grid">
     <template v-for="field in fields" :key="field.field">
+      <h3 v-if="field.group" class="group">{{ field.group }}</h3>
       <QuantityField
         v-if="field.type === 'number'"
         :label="field.label"
@@ -35,8 +38,8 @@ function setText(field: string, text: string | undefined): void {
         :max="field.max ?? 1e6"
         :hint="field.hint ?? ''"
         :disabled="readonly ?? false"
-        required
-        :model-value="values[field.field] as number"
+        :required="!field.nullable"
+        :model-value="(values[field.field] as number | null) ?? undefined"
         @update:model-value="(value) => setNumber(field, value)"
       />
       <v-select
@@ -68,7 +71,14 @@ function setText(field: string, text: string | undefined): void {
 </template>
 
 <style scoped>
-.long {
+.long,
+.group {
   grid-column: 1 / -1;
+}
+.group {
+  margin-top: 10px;
+  font-size: 14px;
+  color: var(--mute);
+  border-bottom: 1px solid var(--line);
 }
 </style>

@@ -1,16 +1,19 @@
 import { runAnalysis, manifoldEngine } from '@zero-pour/analyse';
 import type {
   AnalysisJobAnswer,
+  CouponShape,
   LayersJobAnswer,
   PatternAnswer,
   PatternProgress,
 } from '@zero-pour/contracts';
 import {
+  buildCoupon,
   measurePrintDirection,
   MeshFileError,
   readPattern,
   write3mf,
   writeBinaryStl,
+  type CouponSpec,
   type PrintDirectionInput,
 } from '@zero-pour/core';
 import { expose, transfer } from 'comlink';
@@ -49,6 +52,12 @@ async function read(
   }
 }
 
+/** The boolean engine, loaded where it is needed. */
+async function loadEngine() {
+  const { default: createModule } = await import('manifold-3d');
+  return manifoldEngine(await createModule({ locateFile: () => wasmAddress }));
+}
+
 /** Everything about one pattern file whose unit is known. */
 async function analyse(
   bytes: Uint8Array<ArrayBuffer>,
@@ -57,10 +66,7 @@ async function analyse(
   report: PatternProgress,
 ): Promise<AnalysisJobAnswer> {
   try {
-    const run = await runAnalysis(bytes, fileName, unitMm, report, async () => {
-      const { default: createModule } = await import('manifold-3d');
-      return manifoldEngine(await createModule({ locateFile: () => wasmAddress }));
-    });
+    const run = await runAnalysis(bytes, fileName, unitMm, report, loadEngine);
     if (run.status === 'unit needed') throw new Error('The unit of a kept pattern is known.');
     if (run.status === 'too open') return run;
     return transfer({ ...run, shapeHash: await sha256(run.shape) }, [run.shape.buffer]);
@@ -69,12 +75,30 @@ async function analyse(
   }
 }
 
+/** A mesh as a file in mm. */
+const write = (positions: ArrayLike<number>, triangles: ArrayLike<number>, to: SaveFormat): Uint8Array =>
+  to === 'stl' ? writeBinaryStl(positions, triangles) : write3mf(positions, triangles);
+
+/** A coupon as one solid, for the view. */
+async function coupon(spec: CouponSpec): Promise<CouponShape> {
+  const { positions, triangles, volumeMm3 } = buildCoupon(spec, await loadEngine());
+  const shown = Float32Array.from(positions);
+  return transfer({ positions: shown, triangles, volumeMm3 }, [shown.buffer, triangles.buffer]);
+}
+
+/** … and as a file. */
+async function couponFile(spec: CouponSpec, to: SaveFormat): Promise<Uint8Array> {
+  const { positions, triangles } = buildCoupon(spec, await loadEngine());
+  const written = write(positions, triangles, to);
+  return transfer(written, [written.buffer]);
+}
+
 /** The part as it was read (welded, outward, in mm) in another format. */
 function convert(bytes: Uint8Array, fileName: string, unitMm: number, to: SaveFormat): Uint8Array {
   const reading = readPattern(bytes, fileName, unitMm);
   if (reading.status !== 'read') throw new Error('The unit of a kept pattern is known.');
   const { positions, triangles } = reading.mesh;
-  const written = to === 'stl' ? writeBinaryStl(positions, triangles) : write3mf(positions, triangles);
+  const written = write(positions, triangles, to);
   return transfer(written, [written.buffer]);
 }
 
@@ -90,6 +114,6 @@ function layers(
   return transfer({ status: 'cut', ...cut }, [cut.stack.starts.buffer, cut.stack.spans.buffer]);
 }
 
-const meshWorker = { read, analyse, convert, layers };
+const meshWorker = { read, analyse, convert, layers, coupon, couponFile };
 export type MeshWorker = typeof meshWorker;
 expose(meshWorker);

@@ -1,15 +1,8 @@
 <script setup lang="ts">
 import { formatQuantity, shownUnit, type PrintDirection } from '@zero-pour/core';
-import { useElementSize } from '@vueuse/core';
-import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
-import {
-  BASE_LAYOUT,
-  CHART_AXIS,
-  CHART_CONFIG,
-  loadPlotly,
-  type Data,
-  type Layout,
-} from '../../burnout/plotly';
+import { computed, useTemplateRef } from 'vue';
+import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { usePlot } from '../../chart/usePlot';
 import { useUnits } from '../../state/unitStore';
 
 /** Area, outline and overhang of each layer over the height, with islands and cups marked; a click goes to a layer. */
@@ -17,9 +10,6 @@ const props = defineProps<{ direction: PrintDirection; layerMm: number; layer: n
 const emit = defineEmits<{ layer: [layer: number] }>();
 const units = useUnits();
 const box = useTemplateRef<HTMLElement>('box');
-const { width } = useElementSize(box);
-const ready = shallowRef(false);
-let plotly: Awaited<ReturnType<typeof loadPlotly>> | undefined;
 
 /** The area's name stands this far along; the overhang's beyond the first layers. */
 const LABEL_SHARE = 0.6;
@@ -101,7 +91,6 @@ const layout = computed<Partial<Layout>>(() => {
   return {
     ...BASE_LAYOUT,
     height: 230,
-    width: width.value,
     margin: { l: 52, r: 14, t: 20, b: 40 },
     xaxis: {
       ...CHART_AXIS,
@@ -131,20 +120,12 @@ const layout = computed<Partial<Layout>>(() => {
   };
 });
 
-async function draw(): Promise<void> {
-  if (!box.value || width.value === 0) return;
-  plotly ??= await loadPlotly();
-  const target = box.value as HTMLElement & { on?: (name: string, act: (event: unknown) => void) => void };
-  await plotly.react(target, data.value, layout.value, CHART_CONFIG);
-  if (ready.value) return;
-  ready.value = true;
-  target.on?.('plotly_click', (event) => {
-    const point = (event as { points: { x: number }[] }).points[0];
-    if (point) emit('layer', Math.round(point.x / perMm.value / props.layerMm) - 1);
-  });
-}
-watch([data, layout, width], () => void draw(), { immediate: true, flush: 'post' });
-onScopeDispose(() => box.value && plotly?.purge(box.value));
+const { ready } = usePlot(
+  box,
+  () => data.value,
+  () => layout.value,
+  (x) => emit('layer', Math.round(x / perMm.value / props.layerMm) - 1),
+);
 </script>
 
 <template>

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import type { Casting, Flaw, Pattern, PourDoc } from '@zero-pour/contracts';
 import { FLAW_KINDS, formatQuantity, OUTCOMES, type FlawKind } from '@zero-pour/core';
-import { useFileDialog } from '@vueuse/core';
-import { computed, shallowRef } from 'vue';
-import { blobAddress } from '../../api/request';
+import { computed } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import NoteField from '../../components/NoteField.vue';
+import PhotoRow from '../../components/PhotoRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import ReadingField from '../../components/ReadingField.vue';
-import { keepPhoto } from '../keepPhoto';
-import { useNotices } from '../../state/notices';
 import { useUnits } from '../../state/unitStore';
 
 /** One casting: outcome, flaws with place and size, weight, size, note, photos. */
@@ -20,9 +17,7 @@ const props = defineProps<{
   hold: PourDoc['brief']['holdSize'];
 }>();
 const emit = defineEmits<{ change: [casting: Casting] }>();
-const notices = useNotices();
 const units = useUnits();
-const busy = shallowRef(false);
 
 const change = (fields: Partial<Casting>): void => emit('change', { ...props.casting, ...fields });
 const addFlaw = (kind: FlawKind | null): void => {
@@ -32,23 +27,6 @@ const setFlaw = (index: number, fields: Partial<Flaw>): void =>
   change({ flaws: props.casting.flaws.map((flaw, i) => (i === index ? { ...flaw, ...fields } : flaw)) });
 const removeFlaw = (index: number): void =>
   change({ flaws: props.casting.flaws.filter((_, i) => i !== index) });
-
-const { open, onChange } = useFileDialog({
-  accept: 'image/png,image/jpeg,image/webp',
-  multiple: true,
-  reset: true,
-});
-onChange(async (files) => {
-  busy.value = true;
-  try {
-    const kept = await Promise.all([...(files ?? [])].map(keepPhoto));
-    change({ photos: [...props.casting.photos, ...kept] });
-  } catch (error) {
-    notices.wrong(error);
-  } finally {
-    busy.value = false;
-  }
-});
 
 const sizeWords = computed(() => {
   const { measuredMm } = props.casting;
@@ -117,30 +95,14 @@ const sizeWords = computed(() => {
         away
       </button>
     </div>
-    <div class="rest">
-      <NoteField
-        label="Note"
-        :max="1000"
-        :model-value="casting.note"
-        @update:model-value="(note) => change({ note })"
-      />
-      <v-btn :loading="busy" @click="open()">Add photos</v-btn>
-    </div>
-    <div v-if="casting.photos.length > 0" class="photos">
-      <figure v-for="(photo, i) in casting.photos" :key="photo.hash">
-        <a :href="blobAddress(photo.hash)" target="_blank"
-          ><img :src="blobAddress(photo.hash)" :alt="`Casting ${number}, ${photo.name}`" loading="lazy"
-        /></a>
-        <button
-          type="button"
-          class="text-button"
-          :aria-label="`Take ${photo.name} off`"
-          @click="change({ photos: casting.photos.filter((_, k) => k !== i) })"
-        >
-          take off
-        </button>
-      </figure>
-    </div>
+    <NoteField
+      class="mt-3"
+      label="Note"
+      :max="1000"
+      :model-value="casting.note"
+      @update:model-value="(note) => change({ note })"
+    />
+    <PhotoRow :of="`Casting ${number}`" :photos="casting.photos" @change="(photos) => change({ photos })" />
   </article>
 </template>
 
@@ -168,28 +130,6 @@ const sizeWords = computed(() => {
   gap: 10px;
   align-items: center;
   margin-top: 8px;
-}
-.rest {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: center;
-  margin-top: 10px;
-}
-.photos {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  margin-top: 10px;
-}
-figure {
-  margin: 0;
-  display: grid;
-  justify-items: start;
-}
-img {
-  height: 110px;
-  border: 1px solid var(--line2);
 }
 @media (max-width: 700px) {
   .flaw {

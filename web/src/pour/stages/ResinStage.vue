@@ -1,55 +1,94 @@
 <script setup lang="ts">
-import type { Profile } from '@zero-pour/contracts';
+import { usualProfile, type Profile } from '@zero-pour/contracts';
 import { judgeProfile, type Judgement, say } from '@zero-pour/core';
+import { judgeProfileAge, nextVersion } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
-import ProfileForm from '../../resins/ProfileForm.vue';
-import { newProfile } from '../../resins/newProfile';
+import ProfileForm from '../../resins/profiles/ProfileForm.vue';
+import { itemFrom } from '../../shop/bookItems';
 import { useNotices } from '../../state/notices';
+import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
+import { formatDay } from '../../time/formatMoment';
 import StageHead from '../StageHead.vue';
 
 const { pour, plan, set } = usePour();
 const shop = useShop();
+const pours = usePours();
 const notices = useNotices();
 
 const chosen = computed(() => pour.value.doc.resin);
 const poured = computed(() => pour.value.used !== undefined);
+/** Retired things are offered only where they are chosen already. */
+const offered = <T extends { id: string; retired: boolean }>(
+  list: readonly T[],
+  chosenId: string | undefined,
+): T[] => list.filter((item) => !item.retired || item.id === chosenId);
 const resins = computed(() =>
-  shop.lists.resin.map((r) => ({ title: `${r.name} (${r.family})`, value: r.id })),
+  offered(shop.lists.resin, chosen.value.resinId).map((r) => ({
+    title: `${r.name} (${r.family})`,
+    value: r.id,
+  })),
 );
-const printers = computed(() => shop.lists.printer.map((p) => ({ title: p.name, value: p.id })));
+const printers = computed(() =>
+  offered(shop.lists.printer, chosen.value.printerId).map((p) => ({ title: p.name, value: p.id })),
+);
 const matching = (resinId: string | undefined, printerId: string | undefined): Profile[] =>
-  shop.lists.profile.filter((p) => p.resinId === resinId && p.printerId === printerId);
+  shop.lists.profile.filter(
+    (p) =>
+      p.resinId === resinId && p.printerId === printerId && (!p.replaced || p.id === chosen.value.profileId),
+  );
 const profiles = computed(() => matching(chosen.value.resinId, chosen.value.printerId));
+const newer = computed(() => shop.lists.profile.find((p) => p.formerId === chosen.value.profileId));
 
 /** A profile that no longer matches is let go; the one for this class, if there is one, is taken. */
 function choose(field: 'resinId' | 'printerId', id: string): void {
   set(['resin', field], id);
   const next = { ...chosen.value, [field]: id };
-  const fitting = matching(next.resinId, next.printerId);
+  const fitting = matching(next.resinId, next.printerId).filter((p) => !p.replaced);
   const best = fitting.find((p) => p.castClass === pour.value.doc.brief.castClass) ?? fitting[0];
   set(['resin', 'profileId'], best?.id);
 }
 
-async function addProfile(): Promise<void> {
-  const { resin, printer } = plan.value.context;
-  if (!resin || !printer) return;
+async function take(make: () => Promise<Profile>): Promise<void> {
   try {
-    const profile = await shop.keepItem(
-      'profile',
-      newProfile(resin, printer, pour.value.doc.brief.castClass, shop.lists.profile),
-    );
-    set(['resin', 'profileId'], profile.id);
+    set(['resin', 'profileId'], (await make()).id);
   } catch (error) {
     notices.wrong(error);
   }
 }
+const addProfile = (): Promise<void> =>
+  take(async () => {
+    const { resin, printer } = plan.value.context;
+    if (!resin || !printer) throw new Error('Choose a resin and a printer first.');
+    const profile = usualProfile(resin, printer, pour.value.doc.brief.castClass);
+    return shop.keepItem('profile', itemFrom<'profile'>(profile, shop.lists.profile));
+  });
+
+/** A profile that was tested, or that another pour uses, is not changed under it: a change is a new version. */
+const ownVersion = computed(() => {
+  const { profile } = plan.value.context;
+  const shared = pours.open.some((p) => p.id !== pour.value.id && p.doc.resin.profileId === profile?.id);
+  return !profile?.tested && !shared;
+});
+const changeIt = (): Promise<void> =>
+  take(async () => {
+    const { resin, printer, profile } = plan.value.context;
+    if (!resin || !printer || !profile) throw new Error('Choose a profile first.');
+    const { exposureS, castClass, layerMm, version } = profile;
+    const made = nextVersion({ resin, printer, layerMm }, castClass, profile, {
+      exposureS,
+      tested: false,
+      provenance: `changed by hand from version ${version}`,
+      foundAt: new Date().toISOString(),
+    });
+    return shop.keepItem('profile', itemFrom<'profile'>(made, shop.lists.profile));
+  });
 
 const judgements = computed<Judgement[]>(() => {
-  const { resin, profile } = plan.value.context;
+  const { resin, printer, profile } = plan.value.context;
   const out: Judgement[] = [];
   if (resin && !resin.forBurnout) {
     out.push({
@@ -59,15 +98,18 @@ const judgements = computed<Judgement[]>(() => {
       why: say`${resin.name} is a ${resin.family} resin: it leaves residue and cracks the mold. Choose a castable one.`,
     });
   }
-  if (profile) out.push(...judgeProfile(profile));
-  if (profile && !profile.tested)
+  if (!profile) return out;
+  out.push(...judgeProfile(profile));
+  if (!poured.value)
+    out.push(...judgeProfileAge(profile, printer, shop.lists.profile, (iso) => formatDay(Date.parse(iso))));
+  if (!profile.tested)
     out.push({
       rule: 'untested',
       weight: 'watch',
       lead: 'Untested here.',
       why: say`From ${profile.provenance || 'nowhere that is written down'}. Print a test before a full plate.`,
     });
-  if (profile && profile.castClass !== pour.value.doc.brief.castClass) {
+  if (profile.castClass !== pour.value.doc.brief.castClass) {
     out.push({
       rule: 'class differs',
       weight: 'watch',
@@ -76,6 +118,13 @@ const judgements = computed<Judgement[]>(() => {
     });
   }
   return out;
+});
+const tuneAt = computed(() => {
+  const { resin, profile } = plan.value.context;
+  const query = profile
+    ? `?printer=${profile.printerId}&layer=${profile.layerMm}&of=${profile.castClass}`
+    : '';
+  return resin && `/resins/${resin.id}/tune${query}`;
 });
 </script>
 
@@ -112,21 +161,40 @@ const judgements = computed<Judgement[]>(() => {
     <template v-if="resins.length === 0 && printers.length === 0"> and </template>
     <router-link v-if="printers.length === 0" to="/shop/printer">add a printer</router-link>
   </p>
-  <v-btn
-    v-if="plan.context.resin && plan.context.printer && !poured"
-    class="mt-3"
-    size="small"
-    @click="addProfile"
-  >
-    New profile for {{ plan.context.resin.name }} on {{ plan.context.printer.name }}
-  </v-btn>
+  <div v-if="plan.context.resin && plan.context.printer && !poured" class="offers">
+    <v-btn v-if="newer" size="small" variant="flat" @click="set(['resin', 'profileId'], newer.id)"
+      >Take version {{ newer.version }}</v-btn
+    >
+    <v-btn size="small" @click="addProfile">
+      New profile for {{ plan.context.resin.name }} on {{ plan.context.printer.name }}
+    </v-btn>
+    <router-link v-if="tuneAt" :to="tuneAt">Find the seconds with coupons</router-link>
+  </div>
   <section v-if="plan.context.profile" class="stage-block">
     <h2>{{ plan.context.profile.name }}</h2>
-    <ProfileForm :profile="plan.context.profile" :readonly="poured" />
+    <p class="mute mb-2">
+      {{ plan.context.profile.tested ? 'Tested' : 'Untested' }}:
+      {{ plan.context.profile.provenance || 'nothing noted' }}.
+    </p>
+    <ProfileForm :profile="plan.context.profile" :readonly="poured || !ownVersion" />
     <p v-if="poured" class="mute mt-2">
       As it was when this was poured; the shop's profile may have changed since.
+    </p>
+    <p v-else-if="!ownVersion" class="mt-2">
+      <v-btn size="small" @click="changeIt">Change it for this pour</v-btn>
+      <span class="mute ml-2">makes a new version; other pours keep this one</span>
     </p>
   </section>
   <JudgementList :judgements="judgements" />
   <CautionLine of="resin" />
 </template>
+
+<style scoped>
+.offers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+  margin-top: 12px;
+}
+</style>

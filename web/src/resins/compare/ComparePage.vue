@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import {
+  comparePlate,
+  decidingNumber,
+  formatQuantity,
+  say,
+  formatPhrase,
+  type Deciding,
+} from '@zero-pour/core';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, onMounted } from 'vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { useNotices } from '../../state/notices';
+import { useRecords } from '../../state/recordStore';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { burnoutHours, comparable, plateChoice } from './choices';
+import CompareChart from './CompareChart.vue';
+
+/** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
+const shop = useShop();
+const records = useRecords();
+const notices = useNotices();
+const units = useUnits();
+onMounted(() => void records.load().catch(notices.wrong));
+
+const CHOICES_MAX = 5;
+interface Asked {
+  profiles: string[];
+  patternId: string | null;
+  copies: number;
+  programmeId: string | null;
+  kilnId: string | null;
+}
+const asked = useLocalStorage<Asked>('zp-compare', {
+  profiles: [],
+  patternId: null,
+  copies: 8,
+  programmeId: null,
+  kilnId: null,
+});
+const set = (fields: Partial<Asked>): void => void (asked.value = { ...asked.value, ...fields });
+
+const all = computed(() => comparable(shop.lists, records.lists, records.yields));
+const chosen = computed(() => {
+  const picked = all.value.filter((c) => asked.value.profiles.includes(c.profile.id));
+  return picked.length > 0 ? picked : all.value.slice(0, 3);
+});
+function toggle(id: string): void {
+  const ids = chosen.value.map((c) => c.profile.id);
+  const next = ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id].slice(-CHOICES_MAX);
+  if (next.length > 0) set({ profiles: next });
+}
+const pattern = computed(() => shop.patterns.find((p) => p.id === asked.value.patternId) ?? shop.patterns[0]);
+const programme = computed(
+  () => shop.lists.programme.find((p) => p.id === asked.value.programmeId) ?? shop.lists.programme[0],
+);
+const kiln = computed(() => shop.lists.kiln.find((k) => k.id === asked.value.kilnId) ?? shop.lists.kiln[0]);
+
+const rows = computed(() => {
+  const part = pattern.value;
+  if (!part) return [];
+  const { copies } = asked.value;
+  // As it lies in its file: the way up of a pour is the pour's own.
+  const job = { heightMm: part.measure.sizeMm[2], volumeMm3: part.measure.volumeMm3 * copies, copies };
+  const leastH = Math.min(...chosen.value.map((c) => c.resin.cleanOutH));
+  return chosen.value.map((c) => {
+    const hours =
+      programme.value && kiln.value ? burnoutHours(programme.value, kiln.value, c.resin, leastH) : 0;
+    return comparePlate(job, plateChoice(c, hours, kiln.value?.costPerH ?? 0));
+  });
+});
+const decision = computed(() => decidingNumber(rows.value));
+const DECIDES: Record<Deciding, string> = {
+  resin: 'the price of its resin',
+  printer: 'the printer’s hours',
+  light: 'the wear of its screen',
+  kiln: 'the hours in the kiln',
+  'good castings': 'how many come out good',
+};
+const sentence = computed(() => {
+  const d = decision.value;
+  if (!d) return '';
+  const amount = d.amount > 0 ? `: ${d.amount.toFixed(2)} a casting of the difference` : '';
+  return formatPhrase(
+    say`${d.best} comes out cheapest. Against ${d.next} it is ${DECIDES[d.by]} that decides${amount}.`,
+    units.choice,
+  );
+});
+const few = computed(() =>
+  chosen.value.filter((c) => c.prints.few || c.casts.few).map((c) => c.profile.name),
+);
+
+const hours = (h: number): string => formatQuantity({ value: h, unit: 'h', digits: 1 }, units.choice);
+const lines = computed(() => [
+  { name: 'Layers', cells: rows.value.map((r) => String(r.layers)) },
+  { name: 'Hours on the printer', cells: rows.value.map((r) => hours(r.printH)) },
+  { name: 'Hours of light', cells: rows.value.map((r) => hours(r.lightH)) },
+  {
+    name: 'Resin',
+    cells: rows.value.map((r) => formatQuantity({ value: r.resinG, unit: 'g', digits: 1 }, units.choice)),
+  },
+  { name: 'Resin cost', cells: rows.value.map((r) => r.costs.resin.toFixed(2)) },
+  {
+    name: 'Printer and screen cost',
+    cells: rows.value.map((r) => (r.costs.printer + r.costs.light).toFixed(2)),
+  },
+  {
+    name: 'Expected to print',
+    cells: rows.value.map((r) => `${r.survivors.toFixed(1)} of ${asked.value.copies}`),
+  },
+  { name: 'Burnout', cells: rows.value.map((r) => hours(r.burnoutH)) },
+  { name: 'Kiln cost', cells: rows.value.map((r) => r.costs.kiln.toFixed(2)) },
+  { name: 'Expected good castings', cells: rows.value.map((r) => r.goodCastings.toFixed(1)) },
+  {
+    name: 'Cost of a good casting, metal apart',
+    cells: rows.value.map((r) => r.costPerGood.toFixed(2)),
+    strong: true,
+  },
+]);
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <router-link to="/resins">Resins</router-link>
+      <h1>Compare for a plate</h1>
+    </div>
+    <p v-if="shop.patterns.length === 0 || all.length === 0" class="mute">
+      Needs a pattern and at least one profile of a castable resin. Drop a model file anywhere;
+      <router-link to="/resins">tune a resin</router-link>.
+    </p>
+    <template v-else>
+      <div class="form-grid">
+        <v-select
+          label="Part"
+          :items="shop.patterns.map((p) => ({ title: p.name, value: p.id }))"
+          :model-value="pattern?.id"
+          @update:model-value="(patternId: string) => set({ patternId })"
+        />
+        <QuantityField
+          label="Copies on the plate"
+          unit="count"
+          required
+          :min="1"
+          :max="500"
+          :model-value="asked.copies"
+          @update:model-value="(n) => n !== undefined && set({ copies: Math.round(n) })"
+        />
+        <v-select
+          label="Burnout programme"
+          :items="shop.lists.programme.map((p) => ({ title: p.name, value: p.id }))"
+          :model-value="programme?.id"
+          no-data-text="None yet: kiln hours count as none."
+          @update:model-value="(programmeId: string) => set({ programmeId })"
+        />
+        <v-select
+          label="Kiln"
+          :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
+          :model-value="kiln?.id"
+          no-data-text="None yet."
+          @update:model-value="(kilnId: string) => set({ kilnId })"
+        />
+      </div>
+      <div class="choices" role="group" aria-label="What to compare">
+        <button
+          v-for="c in all"
+          :key="c.profile.id"
+          type="button"
+          :aria-pressed="chosen.some((x) => x.profile.id === c.profile.id)"
+          @click="toggle(c.profile.id)"
+        >
+          {{ c.profile.name }}
+        </button>
+      </div>
+      <p v-if="sentence" class="decides"><b>Decides.</b> {{ sentence }}</p>
+      <CompareChart v-if="rows.length > 0" :rows="rows" :currency="shop.settings.currency" />
+      <div class="scroll-x">
+        <table class="plain mt-3">
+          <thead>
+            <tr>
+              <th />
+              <th v-for="row in rows" :key="row.name" class="right">{{ row.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in lines" :key="line.name" :class="{ strong: line.strong }">
+              <td>{{ line.name }}</td>
+              <td v-for="(cell, i) in line.cells" :key="i" class="num right">{{ cell }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="mute foot">
+        Height as the part lies in its file. Shares of good pieces are the shop’s own; without a record they
+        are even odds.
+        <template v-if="few.length > 0"> From fewer than five pieces: {{ few.join('; ') }}.</template>
+        A resin that needs longer above 650 °C than the others gets those hours added to the programme.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 12px 0;
+}
+.choices button {
+  min-height: 38px;
+  padding: 0 10px;
+  border: 1px solid var(--line2);
+  background: var(--paper);
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+  cursor: pointer;
+}
+.choices [aria-pressed='true'] {
+  background: var(--wax);
+  border-color: var(--wax);
+  color: #fff;
+}
+.decides {
+  padding: 8px 11px;
+  border-left: 4px solid var(--verd);
+  background: #e3efe6;
+  margin-bottom: 12px;
+}
+.right {
+  text-align: right;
+}
+.strong td {
+  font-weight: 650;
+}
+.foot {
+  margin-top: 8px;
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import type { CouponLayout } from '@zero-pour/core';
+import { computed } from 'vue';
+
+/** The coupon from above, with its slots cut out of the walls. */
+const props = defineProps<{ layout: CouponLayout }>();
+const [width, depth] = [computed(() => props.layout.sizeMm[0]), computed(() => props.layout.sizeMm[1])];
+/** Boxes as rectangles, y from the top of the picture. */
+const rectangles = computed(() =>
+  [
+    ...props.layout.add.slice(1).map((s) => ({ s, cut: false })),
+    ...props.layout.cut.map((s) => ({ s, cut: true })),
+  ].flatMap(({ s, cut }) => {
+    if (s.kind === 'box') {
+      return [
+        { x: s.from[0], y: depth.value - s.to[1], w: s.to[0] - s.from[0], h: s.to[1] - s.from[1], cut },
+      ];
+    }
+    if (s.kind === 'pin') {
+      const r = s.diameterMm / 2;
+      return [{ x: s.centre[0] - r, y: depth.value - s.centre[1] - r, w: 2 * r, h: 2 * r, cut }];
+    }
+    return [];
+  }),
+);
+</script>
+
+<template>
+  <svg
+    :viewBox="`-1 -1 ${width + 2} ${depth + 2}`"
+    class="plan"
+    role="img"
+    aria-label="Plan of the coupon from above"
+  >
+    <rect x="0" y="0" :width="width" :height="depth" fill="#F8F5EE" stroke="#6D655A" stroke-width="0.15" />
+    <rect
+      v-for="(r, i) in rectangles"
+      :key="i"
+      :x="r.x"
+      :y="r.y"
+      :width="r.w"
+      :height="r.h"
+      :fill="r.cut ? '#F8F5EE' : '#12555A'"
+      :stroke="r.cut ? '#12555A' : 'none'"
+      stroke-width="0.06"
+    />
+  </svg>
+</template>
+
+<style scoped>
+.plan {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+</style>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { Resin } from '@zero-pour/contracts';
+import { useRouter } from 'vue-router';
+import { itemFrom } from '../../shop/bookItems';
+import { useNotices } from '../../state/notices';
+import { useShop } from '../../state/shopStore';
+
+/** Duplicate, retire, take out. */
+const props = defineProps<{ resin: Resin }>();
+const shop = useShop();
+const router = useRouter();
+const notices = useNotices();
+
+async function run(act: () => Promise<unknown>): Promise<void> {
+  await act().catch((error: unknown) => notices.wrong(error));
+}
+/** A copy begins with its own bottles, vats and figures from others: those belong to the one it was copied from. */
+const duplicate = (): Promise<void> =>
+  run(async () => {
+    const { id: _, ...fields } = props.resin;
+    const copy = itemFrom<'resin'>({ ...fields, bottles: [], vats: [], retired: false }, shop.lists.resin);
+    await shop.keepItem('resin', copy);
+    await router.push(`/resins/${copy.id}/record`);
+  });
+const retire = (): Promise<void> =>
+  run(async () => {
+    const { resin } = props;
+    await shop.keepItem('resin', { ...resin, retired: !resin.retired });
+    notices.tell(
+      resin.retired ? `${resin.name} is back in use.` : `${resin.name} is retired: kept, no longer offered.`,
+      {
+        label: 'Undo',
+        run: () => void run(() => shop.keepItem('resin', resin)),
+      },
+    );
+  });
+const remove = (): Promise<void> =>
+  run(async () => {
+    const { resin } = props;
+    await shop.removeItem('resin', resin.id);
+    await router.push('/resins');
+    notices.tell(`${resin.name} is taken out.`, {
+      label: 'Undo',
+      run: () => void run(() => shop.keepItem('resin', resin)),
+    });
+  });
+</script>
+
+<template>
+  <div class="actions no-print">
+    <button type="button" class="text-button" @click="duplicate">Duplicate</button>
+    <button type="button" class="text-button" @click="retire">
+      {{ resin.retired ? 'Use again' : 'Retire' }}
+    </button>
+    <button type="button" class="text-button" @click="remove">Take out</button>
+  </div>
+</template>
+
+<style scoped>
+.actions {
+  display: flex;
+  gap: 16px;
+}
+</style>

@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { formatQuantity, TUNED_CLASSES, type Standing, type TunedClass } from '@zero-pour/core';
+import { RANKED_HEIGHT_MM, rankResins } from '@zero-pour/plan';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { itemFrom, TEMPLATES } from '../../shop/bookItems';
+import { useNotices } from '../../state/notices';
+import { useRecords } from '../../state/recordStore';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { CLASS_NAMES, seconds } from '../tune/words';
+import { rankingColumns, type RankRow } from './rankingColumns';
+import YieldBar from './YieldBar.vue';
+
+/** The shop's resins, ranked by its own record, class by class. */
+const shop = useShop();
+const records = useRecords();
+const router = useRouter();
+const notices = useNotices();
+const units = useUnits();
+
+const castClass = useLocalStorage<TunedClass>('zp-rank-class', 'filigree');
+const showRetired = shallowRef(false);
+const retired = computed(() => shop.lists.resin.filter((r) => r.retired));
+const rows = computed<RankRow[]>(() => {
+  const ranked = rankResins(shop.lists, records.lists, records.yields, castClass.value);
+  return ranked.map((row) => ({ ...row, id: row.resin.id, name: row.resin.name }));
+});
+const printerName = (id: string | undefined): string =>
+  shop.lists.printer.find((p) => p.id === id)?.name ?? '';
+const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+const words = (row: RankRow): string => {
+  const { verdict } = row;
+  const said =
+    verdict &&
+    [
+      verdict.prints.says && `prints: ${verdict.prints.says}`,
+      verdict.casts.says && `casts: ${verdict.casts.says}`,
+    ]
+      .filter(Boolean)
+      .join(', ');
+  return said || '';
+};
+const fewest = (standing: Standing): string =>
+  standing.n === 0 ? 'no pieces yet' : `${standing.good} of ${standing.n}`;
+
+async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
+  try {
+    const kept = await shop.keepItem('resin', itemFrom<'resin'>(template, shop.lists.resin));
+    await router.push(`/resins/${kept.id}/record`);
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <h1>Resins</h1>
+      <span v-if="shop.lists.resin.length > 0" class="mute">ranked by what they did here</span>
+      <span class="spacer" />
+      <router-link v-if="shop.lists.profile.length > 1" to="/resins/compare">Compare for a plate</router-link>
+      <v-menu>
+        <template #activator="{ props: activator }"><v-btn v-bind="activator">Add a resin</v-btn></template>
+        <v-list>
+          <v-list-item
+            v-for="template in TEMPLATES.resin"
+            :key="template.family"
+            :title="template.family"
+            @click="add(template)"
+          />
+        </v-list>
+      </v-menu>
+    </div>
+    <template v-if="shop.lists.resin.length === 0">
+      <p>
+        No resin yet. Add one by its family: the figures are usual ones, to be overwritten from its maker’s
+        sheet.
+      </p>
+      <p class="mute mt-2">
+        Then Tune tells what to print, reads the counts, and finds its seconds in a few coupons.
+      </p>
+    </template>
+    <template v-else>
+      <div class="classes" role="tablist" aria-label="Class of parts">
+        <button
+          v-for="kind in TUNED_CLASSES"
+          :key="kind"
+          type="button"
+          role="tab"
+          :aria-selected="kind === castClass"
+          @click="castClass = kind"
+        >
+          {{ CLASS_NAMES[kind] }}
+        </button>
+      </div>
+      <v-data-table
+        class="ranking"
+        :headers="rankingColumns"
+        :items="rows"
+        :items-per-page="-1"
+        :sort-by="[{ key: 'prints', order: 'asc' }]"
+        hide-default-footer
+        density="comfortable"
+      >
+        <template #[`item.name`]="{ item }">
+          <router-link :to="`/resins/${item.id}/${item.profile ? 'tune' : 'record'}`" class="name">{{
+            item.name
+          }}</router-link>
+          <span class="mute"
+            >{{ item.resin.family }}{{ item.resin.forBurnout ? '' : ', not for burnout' }}</span
+          >
+        </template>
+        <template #[`item.prints`]="{ item }"
+          ><YieldBar :standing="item.prints" :words="fewest(item.prints)"
+        /></template>
+        <template #[`item.casts`]="{ item }"
+          ><YieldBar :standing="item.casts" :words="fewest(item.casts)"
+        /></template>
+        <template #[`item.finest`]="{ item }">
+          <template v-if="item.finest">
+            <span class="num">{{ mm(item.finest.q50Mm) }}</span>
+            <span class="mute num">{{ mm(item.finest.q05Mm) }} – {{ mm(item.finest.q95Mm) }}</span>
+          </template>
+          <span v-else class="mute">not known</span>
+        </template>
+        <template #[`item.exposure`]="{ item }">
+          <template v-if="item.profile">
+            <span class="num">{{ seconds(item.profile.exposureS) }} s</span>
+            <span class="mute"
+              >{{ printerName(item.profile.printerId) }}, {{ mm(item.profile.layerMm) }}</span
+            >
+          </template>
+          <router-link v-else :to="`/resins/${item.id}/tune`">not tuned</router-link>
+        </template>
+        <template #[`item.hours`]="{ item }">
+          <span class="num">{{
+            item.hours === undefined
+              ? '–'
+              : formatQuantity({ value: item.hours, unit: 'h', digits: 1 }, units.choice)
+          }}</span>
+        </template>
+        <template #[`item.pricePerMl`]="{ item }"
+          ><span class="num">{{ item.pricePerMl.toFixed(2) }}</span></template
+        >
+        <template #[`item.verdict`]="{ item }">{{ words(item) || '–' }}</template>
+      </v-data-table>
+      <p class="mute foot">
+        Bars: the shop’s own share with its 90 % interval; ranked by the low end. Hatched: fewer than five
+        pieces, no rank. Hours: a part
+        {{ mm(RANKED_HEIGHT_MM) }} tall by the tested profile.
+      </p>
+      <p v-if="retired.length > 0" class="mt-3">
+        <button type="button" class="text-button" @click="showRetired = !showRetired">
+          {{ retired.length }} retired
+        </button>
+        <template v-if="showRetired">
+          <router-link
+            v-for="resin in retired"
+            :key="resin.id"
+            class="ml-2"
+            :to="`/resins/${resin.id}/record`"
+            >{{ resin.name }}</router-link
+          >
+        </template>
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.classes {
+  display: flex;
+  gap: 6px;
+  margin-bottom: 6px;
+}
+.classes button {
+  min-height: 40px;
+  padding: 0 12px;
+  border: none;
+  border-bottom: 4px solid transparent;
+  background: none;
+  font: inherit;
+  color: var(--mute);
+  cursor: pointer;
+}
+.classes button[aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 650;
+  border-bottom-color: var(--wax);
+}
+.ranking {
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  font-size: 14.5px;
+}
+.ranking :deep(th) {
+  font-size: 13px;
+  font-weight: 700;
+  color: var(--mute);
+}
+.ranking .mute {
+  display: block;
+  font-size: 13px;
+}
+.ranking .name {
+  color: var(--ink);
+  font-weight: 600;
+}
+.foot {
+  margin-top: 8px;
+  font-size: 13px;
+}
+</style>

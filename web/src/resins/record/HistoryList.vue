@@ -1,0 +1,84 @@
+<script setup lang="ts" generic="K extends ShopKind">
+import {
+  changedFields,
+  historySchema,
+  type History,
+  type ShopItem,
+  type ShopKind,
+} from '@zero-pour/contracts';
+import { computed, shallowRef } from 'vue';
+import { request } from '../../api/request';
+import { ITEM_FIELDS } from '../../shop/itemFields';
+import { useNotices } from '../../state/notices';
+import { formatDay } from '../../time/formatMoment';
+
+/** What each change of a thing did, newest first. */
+const props = defineProps<{ kind: K; item: ShopItem<K> }>();
+const notices = useNotices();
+const history = shallowRef<History>();
+
+async function load(event: Event): Promise<void> {
+  if (!(event.target as HTMLDetailsElement).open) return;
+  try {
+    history.value = await request(historySchema, 'GET', `/shop/${props.kind}/${props.item.id}/history`);
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+const label = (field: string): string =>
+  ITEM_FIELDS[props.kind].find((f) => f.field === field)?.label ?? field;
+const shown = (value: unknown): string =>
+  value === null || value === ''
+    ? 'nothing'
+    : typeof value === 'object'
+      ? 'its list'
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : String(value);
+/** What each change did: from the state before it to the next newer one. */
+const changes = computed(() =>
+  (history.value ?? []).map(({ at, before }, i) => {
+    const after = (history.value![i - 1]?.before ?? props.item) as Record<string, unknown>;
+    return {
+      at,
+      words: changedFields(before, after).map(
+        (field) => `${label(field)}: ${shown(before[field])} → ${shown(after[field])}`,
+      ),
+    };
+  }),
+);
+</script>
+
+<template>
+  <details class="history" @toggle="load">
+    <summary>History of changes</summary>
+    <p v-if="history?.length === 0" class="mute">Nothing was changed yet.</p>
+    <ul>
+      <li v-for="change in changes" :key="change.at">
+        <span class="num">{{ formatDay(Date.parse(change.at)) }}</span> {{ change.words.join('; ') }}
+      </li>
+    </ul>
+  </details>
+</template>
+
+<style scoped>
+.history {
+  margin-top: 18px;
+  border-top: 1px solid var(--line2);
+  padding-top: 6px;
+}
+summary {
+  cursor: pointer;
+}
+ul {
+  list-style: none;
+  margin: 6px 0;
+  padding: 0;
+}
+li {
+  padding: 3px 0;
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { FIGURE_FROM, type Resin } from '@zero-pour/contracts';
+import { computed } from 'vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { useShop } from '../../state/shopStore';
+
+/** Exposures from the maker's sheet and from other users, per printer or per light. */
+type Row = Resin['reported'][number];
+const props = defineProps<{ resin: Resin }>();
+const emit = defineEmits<{ change: [rows: Row[]] }>();
+const shop = useShop();
+
+const ANY = 'any';
+const printers = computed(() => [
+  ...shop.lists.printer.map((p) => ({ title: p.name, value: p.id })),
+  { title: 'any of that light', value: ANY },
+]);
+const set = (key: string, fields: Partial<Row>): void =>
+  emit(
+    'change',
+    props.resin.reported.map((row) => (row.key === key ? { ...row, ...fields } : row)),
+  );
+/** A printer brings its wavelength along. */
+function setPrinter(key: string, id: string): void {
+  const printer = shop.lists.printer.find((p) => p.id === id);
+  set(
+    key,
+    printer
+      ? { printerId: id, wavelengthNm: printer.wavelengthNm, irradianceMwPerCm2: null }
+      : { printerId: null },
+  );
+}
+function add(): void {
+  const printer = shop.lists.printer.find((p) => !p.retired);
+  const row: Row = {
+    key: crypto.randomUUID().slice(0, 8),
+    from: 'maker',
+    printerId: printer?.id ?? null,
+    wavelengthNm: printer?.wavelengthNm ?? 405,
+    irradianceMwPerCm2: null,
+    layerMm: 0.05,
+    exposureS: 3,
+    baseExposureS: 25,
+    baseLayers: 6,
+    vatC: null,
+  };
+  emit('change', [...props.resin.reported, row]);
+}
+</script>
+
+<template>
+  <section class="stage-block">
+    <h2>Exposures from the maker and from others</h2>
+    <div
+      v-for="row in resin.reported"
+      :key="row.key"
+      class="line"
+      role="group"
+      :aria-label="`Figure from ${row.from}`"
+    >
+      <v-select
+        label="From"
+        :items="[...FIGURE_FROM]"
+        :model-value="row.from"
+        @update:model-value="(from) => set(row.key, { from })"
+      />
+      <v-select
+        label="For"
+        :items="printers"
+        :model-value="row.printerId ?? ANY"
+        @update:model-value="(id: string) => setPrinter(row.key, id)"
+      />
+      <template v-if="row.printerId === null">
+        <QuantityField
+          label="Wavelength"
+          unit="nm"
+          required
+          :min="300"
+          :max="500"
+          :model-value="row.wavelengthNm"
+          @update:model-value="(nm) => nm !== undefined && set(row.key, { wavelengthNm: nm })"
+        />
+        <QuantityField
+          label="Light"
+          unit="mWPerCm2"
+          :min="0.01"
+          :max="1000"
+          :model-value="row.irradianceMwPerCm2 ?? undefined"
+          @update:model-value="(i) => set(row.key, { irradianceMwPerCm2: i ?? null })"
+        />
+      </template>
+      <QuantityField
+        label="Layer height"
+        unit="mm"
+        :digits="3"
+        required
+        :min="0.005"
+        :max="0.5"
+        :model-value="row.layerMm"
+        @update:model-value="(mm) => mm !== undefined && set(row.key, { layerMm: mm })"
+      />
+      <QuantityField
+        label="Exposure"
+        unit="s"
+        :digits="2"
+        required
+        :min="0.1"
+        :max="600"
+        :model-value="row.exposureS"
+        @update:model-value="(s) => s !== undefined && set(row.key, { exposureS: s })"
+      />
+      <QuantityField
+        label="Base exposure"
+        unit="s"
+        :min="0.1"
+        :max="1200"
+        :model-value="row.baseExposureS ?? undefined"
+        @update:model-value="(s) => set(row.key, { baseExposureS: s ?? null })"
+      />
+      <QuantityField
+        label="Base layers"
+        unit="count"
+        :max="200"
+        :model-value="row.baseLayers ?? undefined"
+        @update:model-value="(n) => set(row.key, { baseLayers: n === undefined ? null : Math.round(n) })"
+      />
+      <QuantityField
+        label="Vat"
+        unit="degC"
+        :max="90"
+        :model-value="row.vatC ?? undefined"
+        @update:model-value="(c) => set(row.key, { vatC: c ?? null })"
+      />
+      <button
+        type="button"
+        class="text-button"
+        @click="
+          emit(
+            'change',
+            resin.reported.filter((r) => r.key !== row.key),
+          )
+        "
+      >
+        away
+      </button>
+    </div>
+    <p v-if="resin.reported.length === 0" class="mute">
+      None yet. The bottle or its sheet names one: it is where the search begins.
+    </p>
+    <v-btn size="small" class="mt-2" @click="add">Add a figure</v-btn>
+  </section>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(124px, 1fr));
+  gap: 8px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+</style>

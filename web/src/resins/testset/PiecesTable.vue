@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import type { TestSetRun } from '@zero-pour/contracts';
+import { CAST_GRADES, PRINT_GRADES } from '@zero-pour/core';
+import ChoiceRow from '../../components/ChoiceRow.vue';
+import PhotoRow from '../../components/PhotoRow.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import type { Piece } from './gradeSummary';
+
+/** Every piece graded after printing and after casting. */
+const props = defineProps<{ run: TestSetRun }>();
+const emit = defineEmits<{ change: [pieces: Piece[]] }>();
+const set = (key: string, fields: Partial<Piece>): void =>
+  emit(
+    'change',
+    props.run.pieces.map((piece) => (piece.key === key ? { ...piece, ...fields } : piece)),
+  );
+/** Without a whole print there is nothing to cast. */
+function grade(piece: Piece, print: Piece['print']): void {
+  const next = piece.print === print ? null : print;
+  set(piece.key, { print: next, cast: next === null || next === 'missing' ? null : piece.cast });
+}
+</script>
+
+<template>
+  <section class="stage-block">
+    <h2>Pieces</h2>
+    <div
+      v-for="(piece, i) in run.pieces"
+      :key="piece.key"
+      class="piece"
+      role="group"
+      :aria-label="`Piece ${i + 1}, ${piece.name}`"
+    >
+      <span class="name"
+        ><span class="num">{{ i + 1 }}</span> {{ piece.name }}
+        <span class="mute">{{ piece.castClass }}</span></span
+      >
+      <ChoiceRow
+        :label="`Piece ${i + 1} printed`"
+        :options="PRINT_GRADES"
+        :model-value="piece.print ?? undefined"
+        @choose="(print) => grade(piece, print)"
+      />
+      <ChoiceRow
+        v-if="piece.print !== null && piece.print !== 'missing'"
+        :label="`Piece ${i + 1} cast`"
+        :options="CAST_GRADES"
+        :model-value="piece.cast ?? undefined"
+        @choose="(cast) => set(piece.key, { cast: piece.cast === cast ? null : cast })"
+      />
+      <details>
+        <summary>{{ piece.photos.length > 0 ? `${piece.photos.length} photos` : 'photo, thinnest' }}</summary>
+        <QuantityField
+          label="Thinnest"
+          unit="mm"
+          :digits="2"
+          :min="0.05"
+          :max="50"
+          :model-value="piece.thinnestMm ?? undefined"
+          @update:model-value="(mm) => set(piece.key, { thinnestMm: mm ?? null })"
+        />
+        <PhotoRow :of="piece.name" :photos="piece.photos" @change="(photos) => set(piece.key, { photos })" />
+      </details>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.piece {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+.name {
+  width: 230px;
+}
+.name .mute {
+  display: block;
+  font-size: 13px;
+}
+summary {
+  cursor: pointer;
+  color: var(--wax);
+  font-size: 14px;
+  min-height: 30px;
+}
+</style>

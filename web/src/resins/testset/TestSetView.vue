@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import type { Resin, TestSetRun } from '@zero-pour/contracts';
+import { standingProfile } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
+import CautionLine from '../../components/CautionLine.vue';
+import { useNotices } from '../../state/notices';
+import { useRecords } from '../../state/recordStore';
+import { useShop } from '../../state/shopStore';
+import { useEdited } from '../../state/useEdited';
+import { formatDay } from '../../time/formatMoment';
+import { useTuneChoice } from '../tune/useTuneChoice';
+import { newRun } from './newRun';
+import PiecesTable from './PiecesTable.vue';
+import RunFields from './RunFields.vue';
+import SideBySide from './SideBySide.vue';
+import TestSetParts from './TestSetParts.vue';
+import VerdictRows from './VerdictRows.vue';
+
+/** From bottle to verdict: the same plate of the shop's own parts, printed, graded, cast, graded again. */
+const props = defineProps<{ resin: Resin }>();
+const shop = useShop();
+const records = useRecords();
+const notices = useNotices();
+const { things, of } = useTuneChoice(() => props.resin.id);
+
+const runs = computed(() =>
+  records.lists.testSetRun
+    .filter((run) => run.resinId === props.resin.id)
+    .sort((a, b) => b.printedAt.localeCompare(a.printedAt)),
+);
+const chosenId = shallowRef<string>();
+const stored = computed(() => runs.value.find((run) => run.id === chosenId.value) ?? runs.value[0]);
+const {
+  item: run,
+  unsaved,
+  change,
+} = useEdited<TestSetRun>(
+  () => stored.value,
+  () => (changed) => records.keep('testSetRun', changed),
+);
+const set = (fields: Partial<TestSetRun>): void => {
+  if (run.value) change({ ...run.value, ...fields });
+};
+
+/** The loop's steps, and how far this resin is. */
+const steps = computed(() => {
+  const trials = records.lists.trial.filter((t) => t.resinId === props.resin.id).length;
+  const profiles = shop.lists.profile.filter(
+    (p) => p.resinId === props.resin.id && p.tested && !p.replaced,
+  ).length;
+  const pieces = runs.value.flatMap((r) => r.pieces);
+  const verdicts = runs.value
+    .flatMap((r) => Object.values(r.verdicts))
+    .filter((v) => v.prints.says || v.casts.says).length;
+  return [
+    { name: 'Record and a figure to begin', done: props.resin.reported.length > 0 || trials > 0 },
+    { name: 'Coupons until a figure stands', done: profiles > 0 },
+    { name: 'The test set, printed', done: pieces.some((p) => p.print !== null) },
+    { name: '… and cast', done: pieces.some((p) => p.cast !== null) },
+    { name: 'A verdict per class', done: verdicts > 0 },
+  ];
+});
+
+const COPIES = 3;
+async function begin(): Promise<void> {
+  if (!things.value) return;
+  const profile =
+    of.value === 'base' ? undefined : standingProfile(shop.lists.profile, things.value, of.value);
+  const made = newRun(things.value, profile, shop.settings.testSet, shop.patterns, COPIES, new Date());
+  try {
+    await records.keep('testSetRun', made);
+    chosenId.value = made.id;
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+async function remove(gone: TestSetRun): Promise<void> {
+  await records.remove('testSetRun', gone.id).catch(notices.wrong);
+  notices.tell('The run is taken away.', {
+    label: 'Undo',
+    run: () => void records.keep('testSetRun', gone).catch(notices.wrong),
+  });
+}
+</script>
+
+<template>
+  <ol class="steps" aria-label="From bottle to verdict">
+    <li v-for="step in steps" :key="step.name" :class="{ done: step.done }">
+      <span class="mark" aria-hidden="true">{{ step.done ? '●' : '○' }}</span> {{ step.name
+      }}<span class="visually-hidden">{{ step.done ? ', done' : ', to do' }}</span>
+    </li>
+  </ol>
+  <TestSetParts />
+  <div class="runs">
+    <button
+      v-for="r in runs"
+      :key="r.id"
+      type="button"
+      class="text-button"
+      :aria-pressed="r.id === run?.id"
+      @click="chosenId = r.id"
+    >
+      {{ formatDay(Date.parse(r.printedAt)) }}, {{ r.exposureS }} s
+    </button>
+    <v-btn size="small" :disabled="shop.settings.testSet.length === 0 || !things" @click="begin"
+      >Print the test set, {{ COPIES }} of each</v-btn
+    >
+    <span v-if="run" class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+  </div>
+  <template v-if="run">
+    <RunFields :run="run" @change="set" />
+    <PiecesTable :run="run" @change="(pieces) => set({ pieces })" />
+    <VerdictRows :run="run" :runs="runs" @change="(verdicts) => set({ verdicts })" />
+    <SideBySide :runs="records.lists.testSetRun" :resin-id="resin.id" />
+    <CautionLine of="burnout" />
+    <button type="button" class="text-button mt-3" @click="remove(run)">Take this run away</button>
+  </template>
+</template>
+
+<style scoped>
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  list-style: none;
+  margin: 0 0 14px;
+  padding: 0;
+  color: var(--mute);
+}
+.steps .done {
+  color: var(--ink);
+}
+.steps .done .mark {
+  color: var(--verd);
+}
+.runs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+  margin: 14px 0;
+}
+.runs [aria-pressed='true'] {
+  font-weight: 650;
+  text-decoration: none;
+}
+</style>

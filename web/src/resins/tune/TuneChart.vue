@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningOf, UsedTrial } from '@zero-pour/plan';
+import { computed, useTemplateRef } from 'vue';
+import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { usePlot } from '../../chart/usePlot';
+import { seconds } from './words';
+
+/** Both edges over exposure: expected share, 90 % band, the counts as points with their trial's number. */
+const props = defineProps<{ answer: TuningAnswer; trials: readonly UsedTrial[]; of: TuningOf }>();
+const box = useTemplateRef<HTMLElement>('box');
+
+const STRUT = '#12555A';
+const SLOT = '#B5410F';
+const names = computed(() =>
+  props.of === 'base'
+    ? (['● base holds', '■ comes free, flat'] as const)
+    : (['● struts that stand', '■ slots still open'] as const),
+);
+
+function edgeTraces(curve: TuningAnswer['struts'], color: string, fill: string): Data[] {
+  const x = curve.exposuresS;
+  const line = { type: 'scatter', mode: 'lines', x, hoverinfo: 'skip' } as const;
+  return [
+    { ...line, y: curve.low.map((v) => 100 * v), line: { width: 0 } },
+    { ...line, y: curve.high.map((v) => 100 * v), line: { width: 0 }, fill: 'tonexty', fillcolor: fill },
+    { ...line, y: curve.expected.map((v) => 100 * v), line: { color, width: 2.6 } },
+  ];
+}
+
+function points(of: 'struts' | 'slots', color: string, symbol: 'circle' | 'square'): Data {
+  const shown = props.trials.filter((t) => t[of].of > 0);
+  return {
+    type: 'scatter',
+    mode: 'text+markers',
+    x: shown.map((t) => t.exposureS),
+    y: shown.map((t) => (100 * t[of].good) / t[of].of),
+    text: shown.map((t) => (t.number > 0 ? String(t.number) : '≈')),
+    textposition: of === 'struts' ? 'bottom right' : 'top right',
+    textfont: { size: 12, color: '#24211D' },
+    hovertext: shown.map(
+      (t) => `${seconds(t.exposureS)} s: ${Math.round(t[of].good * 10) / 10} of ${t[of].of}`,
+    ),
+    hoverinfo: 'text',
+    marker: {
+      symbol: shown.map((t) => (t.laws.length > 0 ? (`${symbol}-open` as const) : symbol)),
+      size: 12,
+      color,
+      line: { color: shown.map((t) => (t.laws.length > 0 ? color : '#FFFDF8')), width: 2 },
+    },
+    cliponaxis: false,
+  };
+}
+
+const data = computed<Data[]>(() => [
+  ...edgeTraces(props.answer.struts, STRUT, 'rgba(18,85,90,0.15)'),
+  ...edgeTraces(props.answer.slots, SLOT, 'rgba(217,84,30,0.15)'),
+  points('struts', STRUT, 'circle'),
+  points('slots', SLOT, 'square'),
+]);
+
+/** Ticks at round seconds over the span. */
+const ticks = computed(() => {
+  const [from, to] = [props.answer.struts.exposuresS[0]!, props.answer.struts.exposuresS.at(-1)!];
+  const steps = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
+  const step = steps.find((s) => (to - from) / s <= 14) ?? 50;
+  const out: number[] = [];
+  for (let s = Math.ceil(from / step) * step; s <= to; s += step) out.push(Math.round(s * 1000) / 1000);
+  return out;
+});
+
+const layout = computed<Partial<Layout>>(() => {
+  const { recommended, next, verdict, struts, slots } = props.answer;
+  const settled = verdict.kind !== 'next coupon';
+  const at = settled ? recommended.exposureS : next.exposureS;
+  const [low, high] = recommended.bandS;
+  const where = (curve: TuningAnswer['struts'], share: number): number => {
+    const i = curve.expected.findIndex(
+      (v, k) => k > 0 && (curve.expected[k - 1]! - share) * (v - share) <= 0,
+    );
+    return curve.exposuresS[i < 0 ? Math.floor(curve.exposuresS.length / 2) : i]!;
+  };
+  const label = (text: string, x: number, y: number, color: string, anchor: 'left' | 'right') => ({
+    x: Math.log10(x),
+    y,
+    text: `<b>${text}</b>`,
+    showarrow: false,
+    xanchor: anchor,
+    xshift: anchor === 'right' ? -14 : 14,
+    font: { color, size: 14 },
+  });
+  return {
+    ...BASE_LAYOUT,
+    height: 380,
+    margin: { l: 46, r: 18, t: 26, b: 44 },
+    xaxis: {
+      ...CHART_AXIS,
+      type: 'log',
+      range: [Math.log10(struts.exposuresS[0]!), Math.log10(struts.exposuresS.at(-1)!)],
+      tickvals: ticks.value,
+      ticktext: ticks.value.map(seconds),
+      showgrid: false,
+      title: {
+        text: props.of === 'base' ? 'base exposure, seconds a layer' : 'exposure, seconds a layer',
+        font: { size: 13, color: '#6D655A' },
+      },
+    },
+    yaxis: { ...CHART_AXIS, range: [-4, 106], tickvals: [0, 25, 50, 75, 100], ticksuffix: ' %' },
+    shapes: [
+      {
+        type: 'rect',
+        layer: 'below',
+        xref: 'x',
+        yref: 'paper',
+        x0: low,
+        x1: high,
+        y0: 0,
+        y1: 1,
+        line: { width: 0 },
+        fillcolor: '#DDEBE2',
+      },
+      {
+        type: 'line',
+        xref: 'x',
+        yref: 'paper',
+        x0: at,
+        x1: at,
+        y0: 0,
+        y1: 1,
+        line: { color: '#24211D', width: 2, dash: 'dash' },
+      },
+    ],
+    annotations: [
+      label(names.value[0], where(struts, 0.4), 40, STRUT, 'right'),
+      label(names.value[1], where(slots, 0.5), 52, SLOT, 'left'),
+      {
+        x: Math.log10(at),
+        y: 1,
+        yref: 'paper',
+        yanchor: 'bottom',
+        text: `<b>${settled ? 'best' : 'print'} ${seconds(at)} s${settled ? '' : ' next'}</b>`,
+        showarrow: false,
+        font: { size: 13 },
+      },
+      {
+        x: Math.log10(Math.sqrt(low * high)),
+        y: 3,
+        text: low === high ? '' : `best band ${seconds(low)} – ${seconds(high)} s`,
+        showarrow: false,
+        yanchor: 'bottom',
+        font: { color: '#24623F', size: 12.5 },
+      },
+    ],
+  };
+});
+
+const { ready } = usePlot(
+  box,
+  () => data.value,
+  () => layout.value,
+);
+</script>
+
+<template>
+  <div class="sheet frame" :data-ready="ready">
+    <div
+      ref="box"
+      role="img"
+      aria-label="Share of struts standing and slots open over exposure; the counts are in the table below"
+    />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  min-height: 382px;
+}
+</style>

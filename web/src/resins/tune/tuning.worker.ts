@@ -1,0 +1,23 @@
+import type { TuningAnswer, TuningJob } from '@zero-pour/contracts';
+import { edgeCurve, foreseeOutcomes, tuneExposure } from '@zero-pour/core';
+import { expose } from 'comlink';
+
+/** Everything that the counts so far say. */
+function tune(job: TuningJob): TuningAnswer {
+  const began = performance.now();
+  const { edges, recommended, next, verdict } = tuneExposure(job);
+  const [from, to] = job.chartS;
+  return {
+    recommended,
+    next,
+    verdict,
+    struts: edgeCurve(edges.lower, from, to),
+    slots: edgeCurve(edges.upper, from, to),
+    outcomes: foreseeOutcomes(edges, next.exposureS, job.settable, job.coupon, job.coupons),
+    tookMs: performance.now() - began,
+  };
+}
+
+const tuningWorker = { tune };
+export type TuningWorker = typeof tuningWorker;
+expose(tuningWorker);
