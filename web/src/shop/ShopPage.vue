@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { SHOP_KINDS, type ShopItem, type ShopKind } from '@zero-pour/contracts';
+import { SHOP_KINDS, type Printer, type ShopItem, type ShopKind } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
+import { datedLight } from './datedLight';
+import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
 import ItemMenu from './ItemMenu.vue';
+import PrinterEvents from './PrinterEvents.vue';
 import ProgrammeSegments from './ProgrammeSegments.vue';
 import ShopSettings from './ShopSettings.vue';
 import { useItemEdit } from './useItemEdit';
@@ -52,6 +55,21 @@ const add = (template: Template<Kind>): Promise<void> =>
     const kept = await shop.keepItem(ofKind, itemFrom<Kind>(template, list.value));
     await router.push(`/shop/${ofKind}/${kept.id}`);
   });
+const duplicate = (of: ShopItem<Kind>): Promise<void> => {
+  const { id: _, ...fields } = of;
+  return add(fields as Template<Kind>);
+};
+const retire = (printer: Printer): Promise<void> =>
+  run(() => shop.keepItem('printer', { ...printer, retired: !printer.retired }));
+/** What was typed, with what follows from it. */
+function changeItem(changed: ShopItem<Kind>): void {
+  const before = item.value;
+  change(
+    kind.value === 'printer' && before
+      ? datedLight(before as Printer, changed as Printer, new Date())
+      : changed,
+  );
+}
 const remove = (gone: ShopItem<Kind>): Promise<void> =>
   run(async () => {
     const ofKind = kind.value as Kind;
@@ -104,9 +122,23 @@ const remove = (gone: ShopItem<Kind>): Promise<void> =>
           <h1>{{ item.name }}</h1>
           <span class="spacer" />
           <span class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+          <button
+            v-if="kind === 'printer'"
+            type="button"
+            class="text-button"
+            @click="retire(item as Printer)"
+          >
+            {{ (item as Printer).retired ? 'Use again' : 'Retire' }}
+          </button>
+          <button type="button" class="text-button" @click="duplicate(item)">Duplicate</button>
           <button type="button" class="text-button" @click="remove(item)">Take out of the shop</button>
         </div>
-        <ItemForm :kind="kind" :item="item" @change="change" />
+        <ItemForm :kind="kind" :item="item" @change="changeItem" />
+        <PrinterEvents
+          v-if="kind === 'printer'"
+          :printer="item as Printer"
+          @change="(changed) => change(changed)"
+        />
         <AlloyRanges
           v-if="kind === 'alloy'"
           :alloy="item as ShopItem<'alloy'>"
@@ -117,6 +149,7 @@ const remove = (gone: ShopItem<Kind>): Promise<void> =>
           :programme="item as ShopItem<'programme'>"
           @change="(changed) => change(changed)"
         />
+        <HistoryList :key="item.id" :kind="kind" :item="item" />
       </section>
       <section v-else>
         <h1>{{ tab.name }}: none yet</h1>

@@ -11,6 +11,7 @@ import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import QuantityField from '../../components/QuantityField.vue';
+import BeforePrint from '../../resins/page/BeforePrint.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
@@ -103,6 +104,11 @@ function haveAlready(): void {
   </table>
   <JudgementList v-if="print" :judgements="print.judgements" />
 
+  <details v-if="plan.context.resin && plan.context.printer && !doc.startedAt" class="stage-block">
+    <summary><h2 class="before">Before the print: warm, shake, wipe, level, prime</h2></summary>
+    <BeforePrint :resin="plan.context.resin" :printer="plan.context.printer" />
+  </details>
+
   <section class="stage-block">
     <h2>This plate</h2>
     <div class="form-grid">
@@ -191,6 +197,10 @@ function haveAlready(): void {
 </template>
 
 <style scoped>
+.before {
+  display: inline;
+  cursor: pointer;
+}
 .sums td:nth-child(2) {
   width: 110px;
   padding-right: 20px;

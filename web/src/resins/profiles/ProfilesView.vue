@@ -5,11 +5,11 @@ import { judgeProfileAge } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import { itemFrom } from '../../shop/bookItems';
+import HistoryList from '../../shop/HistoryList.vue';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
-import HistoryList from '../record/HistoryList.vue';
 import ProfileForm from './ProfileForm.vue';
 
 /** Seconds and layers by printer, layer height and class: what pours use, each with where it comes from. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, TUNED_CLASSES, type Standing, type TunedClass } from '@zero-pour/core';
+import { formatQuantity, formatValue, TUNED_CLASSES, type Standing, type TunedClass } from '@zero-pour/core';
 import { RANKED_HEIGHT_MM, rankResins } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
@@ -29,7 +29,7 @@ const rows = computed<RankRow[]>(() => {
 });
 const printerName = (id: string | undefined): string =>
   shop.lists.printer.find((p) => p.id === id)?.name ?? '';
-const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const words = (row: RankRow): string => {
   const { verdict } = row;
   const said =
@@ -122,7 +122,10 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
         <template #[`item.finest`]="{ item }">
           <template v-if="item.finest">
             <span class="num">{{ mm(item.finest.q50Mm) }}</span>
-            <span class="mute num">{{ mm(item.finest.q05Mm) }} – {{ mm(item.finest.q95Mm) }}</span>
+            <span class="mute num"
+              >{{ formatValue({ value: item.finest.q05Mm, unit: 'mm' }, units.choice) }} –
+              {{ mm(item.finest.q95Mm) }}</span
+            >
           </template>
           <span v-else class="mute">not known</span>
         </template>
@@ -130,7 +133,7 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
           <template v-if="item.profile">
             <span class="num">{{ seconds(item.profile.exposureS) }} s</span>
             <span class="mute"
-              >{{ printerName(item.profile.printerId) }}, {{ mm(item.profile.layerMm) }}</span
+              >{{ printerName(item.profile.printerId) }}, {{ mm(item.profile.layerMm, 3) }}</span
             >
           </template>
           <router-link v-else :to="`/resins/${item.id}/tune`">not tuned</router-link>
@@ -150,7 +153,7 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
       <p class="mute foot">
         Bars: the shop’s own share with its 90 % interval; ranked by the low end. Hatched: fewer than five
         pieces, no rank. Hours: a part
-        {{ mm(RANKED_HEIGHT_MM) }} tall by the tested profile.
+        {{ mm(RANKED_HEIGHT_MM, 0) }} tall by the tested profile.
       </p>
       <p v-if="retired.length > 0" class="mt-3">
         <button type="button" class="text-button" @click="showRetired = !showRetired">
@@ -204,6 +207,11 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
 .ranking .mute {
   display: block;
   font-size: 13px;
+  white-space: nowrap;
+}
+.ranking :deep(td) {
+  padding-top: 6px !important;
+  padding-bottom: 6px !important;
 }
 .ranking .name {
   color: var(--ink);

@@ -38,7 +38,7 @@ const percent = (share: number): string => `${Math.round(100 * share)}`;
     </svg>
     <span class="line">
       <b v-if="standing.n > 0" class="num">{{ percent(standing.good / standing.n) }} %</b>
-      <span class="words">{{ words }}{{ standing.n > 0 && standing.few ? ', too few to rank' : '' }}</span>
+      <span class="words">{{ words }}{{ standing.n > 0 && standing.few ? ', few' : '' }}</span>
     </span>
   </span>
 </template>
@@ -61,6 +61,9 @@ svg {
 .words {
   font-size: 13px;
   color: var(--mute);
+}
+.line b {
+  white-space: nowrap;
 }
 .few b {
   color: var(--mute);

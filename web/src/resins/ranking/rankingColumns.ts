@@ -28,6 +28,6 @@ export const rankingColumns = [
     sort: unknownLast<number>((a, b) => a - b),
   },
   { title: 'Hours', key: 'hours', align: 'end', sort: unknownLast<number>((a, b) => a - b) },
-  { title: 'A ml', key: 'pricePerMl', align: 'end' },
-  { title: 'Word from the test set', key: 'verdict', sortable: false },
+  { title: 'Price, ml', key: 'pricePerMl', align: 'end' },
+  { title: 'Test set says', key: 'verdict', sortable: false },
 ] as const;

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
 import CautionLine from '../../components/CautionLine.vue';
+import HistoryList from '../../shop/HistoryList.vue';
 import ItemForm from '../../shop/ItemForm.vue';
 import { useItemEdit } from '../../shop/useItemEdit';
 import ProtocolTable from '../ProtocolTable.vue';
 import Attachments from './Attachments.vue';
 import BlendRows from './BlendRows.vue';
-import HistoryList from './HistoryList.vue';
 import ReportedRows from './ReportedRows.vue';
 import StockRows from './StockRows.vue';
 

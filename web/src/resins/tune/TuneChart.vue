@@ -148,6 +148,7 @@ const layout = computed<Partial<Layout>>(() => {
         text: low === high ? '' : `best band ${seconds(low)} – ${seconds(high)} s`,
         showarrow: false,
         yanchor: 'bottom',
+        bgcolor: '#DDEBE2',
         font: { color: '#24623F', size: 12.5 },
       },
     ],

@@ -1,5 +1,6 @@
 import type { TuningAnswer } from '@zero-pour/contracts';
 import {
+  GOOD_SHARE,
   quantity,
   say,
   type CouponOutcome,
@@ -82,21 +83,26 @@ export function verdictJudgement(
 ): Judgement | undefined {
   const { verdict, recommended } = answer;
   const at = `${seconds(recommended.exposureS)} s`;
-  const chance = percent(verdict.chanceHere);
+  const chance = percent(Math.min(verdict.chanceHere, 0.99));
   const rule = 'verdict';
   if (of === 'base') return baseJudgement(answer, at, chance);
   const shares: Phrase = say`At ${at}, ${percent(recommended.expectedStrut)} of struts and ${percent(recommended.expectedSlot)} of slots.`;
   const waysOut = say` Ways out: thicker layers (${quantity(layerMm, 'mm', 3)} now), a warmer vat, features above ${quantity(featureMm, 'mm', 2)}, another resin.`;
   switch (verdict.kind) {
     case 'prints':
-      return { rule, weight: 'ok', lead: `Prints at ${at}.`, why: [...shares, ` Surer than ${chance}.`] };
+      return {
+        rule,
+        weight: 'ok',
+        lead: `Prints at ${at}.`,
+        why: [...shares, ` ${chance} sure that at least ${percent(GOOD_SHARE)} of a coupon comes out.`],
+      };
     case 'not this resin':
       return {
         rule,
         weight: 'stop',
         lead: `Not for ${of}.`,
         why: [
-          ...say`No exposure does it: ${percent(1 - verdict.chanceAnywhere)} sure. `,
+          ...say`No exposure does it: ${percent(Math.min(0.99, 1 - verdict.chanceAnywhere))} sure. `,
           ...shares,
           ...waysOut,
         ],

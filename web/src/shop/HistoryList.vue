@@ -7,10 +7,10 @@ import {
   type ShopKind,
 } from '@zero-pour/contracts';
 import { computed, shallowRef } from 'vue';
-import { request } from '../../api/request';
-import { ITEM_FIELDS } from '../../shop/itemFields';
-import { useNotices } from '../../state/notices';
-import { formatDay } from '../../time/formatMoment';
+import { request } from '../api/request';
+import { ITEM_FIELDS } from './itemFields';
+import { useNotices } from '../state/notices';
+import { formatDay } from '../time/formatMoment';
 
 /** What each change of a thing did, newest first. */
 const props = defineProps<{ kind: K; item: ShopItem<K> }>();

@@ -1,0 +1,55 @@
+import type { TuningAnswer } from '@zero-pour/contracts';
+import type { Judgement, MeasuredWidth } from '@zero-pour/core';
+import type { GatheredTrials, TuningOf } from '@zero-pour/plan';
+import { seconds } from './words';
+
+const tenth = (s: number): string => seconds(Math.round(s * 10) / 10);
+const range = (a: number, b: number): string => `${tenth(a)} – ${tenth(b)} s`;
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What is known so far, as names and numbers. */
+export function knownRows(
+  { recommended: r }: TuningAnswer,
+  of: TuningOf,
+  struts: number,
+): [string, string][] {
+  const [holds, opens] =
+    of === 'base' ? ['It holds from', 'It comes free up to'] : ['Struts hold from', 'Slots stay open to'];
+  const rows: [string, string][] = [
+    ['Best guess', `${seconds(r.exposureS)} s`],
+    [holds!, range(r.lowerEdge.q05S, r.lowerEdge.q95S)],
+    [opens!, range(r.upperEdge.q05S, r.upperEdge.q95S)],
+  ];
+  if (of === 'base') return [...rows, ['Holds and comes free', percent(r.product)]];
+  return [
+    ...rows,
+    ['Struts × slots that come out', percent(r.product)],
+    [`All ${struts} struts of a coupon stand`, percent(r.allStrutsStand)],
+  ];
+}
+
+/** Trials that changed more than one thing: what they show cannot be put down to either. */
+export function changedMoreJudgements(gathered: GatheredTrials): Judgement[] {
+  return gathered.used.flatMap(({ trial, number }) => {
+    const names = gathered.changedMore.get(trial.id);
+    if (!names || number === 0) return [];
+    return [
+      {
+        rule: `changed ${trial.id}`,
+        weight: 'watch' as const,
+        lead: `Trial ${number} changed ${names.length === 2 ? 'two' : names.length} things`,
+        why: [`(${names.join(' and ')}). What it shows is not put down to either.`],
+      },
+    ];
+  });
+}
+
+/** Widths of struts, pins and walls, with the exposure they were printed at; those of slots and holes go the other way. */
+export const solidWidths = (gathered: GatheredTrials): MeasuredWidth[] =>
+  gathered.used
+    .filter((used) => used.number > 0)
+    .flatMap(({ trial }) =>
+      trial.widths
+        .filter((width) => width.kind !== 'slot' && width.kind !== 'hole')
+        .map((width) => ({ ...width, exposureS: trial.exposureS })),
+    );
