@@ -61,15 +61,21 @@ export function moved(solid: Primitive, x: number, y: number, z: number): Primit
   };
 }
 
-/** Stacks blocks from front to back. */
-export function stacked(blocks: readonly Block[]): Block {
-  const out: Block = { ...EMPTY, add: [], cut: [], features: [] };
+/** Blocks one behind the other, each with its own stretch of raft, so that a long one does not widen all. */
+export interface Stack extends Block {
+  rafts: { widthMm: number; fromY: number; toY: number }[];
+}
+
+/** Stacks blocks from front to back; empty ones are left out. */
+export function stacked(blocks: readonly Block[]): Stack {
+  const out: Stack = { ...EMPTY, add: [], cut: [], features: [], rafts: [] };
   for (const block of blocks) {
     if (block.widthMm === 0) continue;
     const y = out.depthMm === 0 ? 0 : out.depthMm + ROW_GAP_MM;
     out.add.push(...block.add.map((solid) => moved(solid, 0, y, 0)));
     out.cut.push(...block.cut.map((solid) => moved(solid, 0, y, 0)));
     out.features.push(...block.features);
+    out.rafts.push({ widthMm: block.widthMm, fromY: y, toY: y + block.depthMm });
     out.volumeMm3 += block.volumeMm3;
     out.widthMm = Math.max(out.widthMm, block.widthMm);
     out.depthMm = y + block.depthMm;

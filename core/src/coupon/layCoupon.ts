@@ -1,4 +1,4 @@
-import { EMPTY, moved, stacked, type Block, type CouponFeature } from './block';
+import { EMPTY, moved, stacked, type Block, type CouponFeature, type Stack } from './block';
 import { slotWalls, strutRows } from './classRows';
 import { requireCoupon, type CouponSpec } from './couponSpec';
 import { extraBlock } from './extras';
@@ -13,6 +13,8 @@ export interface CouponLayout {
   /** Volume by construction, mm³. */
   volumeMm3: number;
   sizeMm: [number, number, number];
+  /** How many of `add`, from the first, are raft. */
+  rafts: number;
   features: CouponFeature[];
 }
 
@@ -55,6 +57,23 @@ function labelBlock(label: string, raftMm: number): Block {
   };
 }
 
+/** The raft: a stretch under each block, neighbours overlapping by the edges that they share. */
+function layRaft({ rafts }: Stack, raftMm: number): { boxes: Primitive[]; areaMm2: number } {
+  const edge = 2 * EDGE_MM;
+  const boxes = rafts.map(({ widthMm, fromY, toY }) =>
+    box([0, fromY, 0], [widthMm + edge, toY + edge, raftMm]),
+  );
+  const own = rafts.reduce(
+    (sum, { widthMm, fromY, toY }) => sum + (widthMm + edge) * (toY - fromY + edge),
+    0,
+  );
+  const shared = rafts.slice(1).reduce((sum, raft, i) => {
+    const before = rafts[i]!;
+    return sum + (Math.min(before.widthMm, raft.widthMm) + edge) * (before.toY + edge - raft.fromY);
+  }, 0);
+  return { boxes, areaMm2: own - shared };
+}
+
 /**
  * Lays a coupon out on its raft: label in front, then for each class its struts and its slots, extras last.
  * The volume is that of the construction, to hold the finished mesh against. Throws InputError for a coupon that
@@ -68,13 +87,14 @@ export function layCoupon(spec: CouponSpec): CouponLayout {
     ...classes.flatMap((row) => [strutRows(row), slotWalls(row)]),
     ...extras.map((extra) => extraBlock(extra, Number.isFinite(finestMm) ? finestMm : 0.4)),
   ]);
-  const [width, depth] = [all.widthMm + 2 * EDGE_MM, all.depthMm + 2 * EDGE_MM];
+  const raft = layRaft(all, raftMm);
   const place = (solid: Primitive): Primitive => moved(solid, EDGE_MM, EDGE_MM, raftMm);
   return {
-    add: [box([0, 0, 0], [width, depth, raftMm]), ...all.add.map(place)],
+    add: [...raft.boxes, ...all.add.map(place)],
     cut: all.cut.map(place),
-    volumeMm3: width * depth * raftMm + all.volumeMm3,
-    sizeMm: [width, depth, raftMm + all.heightMm],
+    volumeMm3: raft.areaMm2 * raftMm + all.volumeMm3,
+    sizeMm: [all.widthMm + 2 * EDGE_MM, all.depthMm + 2 * EDGE_MM, raftMm + all.heightMm],
+    rafts: raft.boxes.length,
     features: all.features,
   };
 }

@@ -85,7 +85,16 @@ const cureTest = (now: Date): CureTest => ({
   note: 'Discs on the film, micrometer.',
 });
 
-type Grades = [print: TestSetRun['pieces'][number]['print'], cast: TestSetRun['pieces'][number]['cast']];
+type Piece = TestSetRun['pieces'][number];
+/** How a piece came out of the print and, when it was cast, out of the flask, by a letter. */
+const GRADES: Record<string, [print: Piece['print'], cast: Piece['cast']]> = {
+  g: ['whole', 'good'],
+  r: ['whole', 'needs repair'],
+  s: ['whole', 'scrap'],
+  d: ['thin or distorted', 'needs repair'],
+  f: ['fragment', null],
+  m: ['missing', null],
+};
 const SET: readonly { name: string; castClass: TunedClass; thinnestMm: number }[] = [
   { name: 'Sea-holly trellis drop', castClass: 'filigree', thinnestMm: 0.6 },
   { name: 'Barnacle band', castClass: 'standard', thinnestMm: 0.9 },
@@ -93,19 +102,21 @@ const SET: readonly { name: string; castClass: TunedClass; thinnestMm: number }[
   { name: 'Oarlock escutcheon', castClass: 'heavy', thinnestMm: 1.8 },
 ];
 
-const W = 'whole' as const;
-/** Grades of three copies each, in the order of the set. */
-const RUNS: readonly { resin: string; printer: string; exposureS: number; layerMm: number; daysAgo: number; grades: Grades[][]; says: Record<TunedClass, [prints: 'keep' | 'drop', casts: 'keep' | 'drop']>; note: string }[] = [
-  {
-    resin: 'Skerry Wax 55', printer: 'Printer A', exposureS: 3.7, layerMm: 0.05, daysAgo: 55,
-    grades: [[[W, 'good'], [W, 'good'], ['fragment', null]], [[W, 'good'], [W, 'good'], [W, 'good']], [[W, 'good'], [W, 'good'], [W, 'needs repair']], [[W, 'good'], [W, 'good'], [W, 'good']]],
-    says: { filigree: ['keep', 'keep'], standard: ['keep', 'keep'], heavy: ['keep', 'keep'] }, note: 'Clean walls, no ash.',
-  },
-  {
-    resin: 'Brine Clear-Out', printer: 'Printer A', exposureS: 3.2, layerMm: 0.05, daysAgo: 38,
-    grades: [[['missing', null], ['fragment', null], ['missing', null]], [[W, 'good'], ['thin or distorted', 'needs repair'], [W, 'good']], [[W, 'good'], [W, 'good'], [W, 'scrap']], [[W, 'good'], [W, 'good'], [W, 'good']]],
-    says: { filigree: ['drop', 'drop'], standard: ['keep', 'keep'], heavy: ['keep', 'keep'] }, note: 'Heavy work only.',
-  },
+interface Run {
+  resin: string;
+  printer: string;
+  exposureS: number;
+  layerMm: number;
+  daysAgo: number;
+  /** Letters of five copies, for each part of the set. */
+  grades: readonly string[];
+  says: Record<TunedClass, 'keep' | 'drop'>;
+  note: string;
+}
+const RUNS: readonly Run[] = [
+  { resin: 'Skerry Wax 55', printer: 'Printer A', exposureS: 3.7, layerMm: 0.05, daysAgo: 55, grades: ['ggfgg', 'ggggg', 'ggrgg', 'ggggg'], says: { filigree: 'keep', standard: 'keep', heavy: 'keep' }, note: 'Clean walls, no ash.' },
+  { resin: 'Brine Clear-Out', printer: 'Printer A', exposureS: 3.2, layerMm: 0.05, daysAgo: 38, grades: ['mfmfd', 'gdggg', 'ggsgg', 'ggggg'], says: { filigree: 'drop', standard: 'keep', heavy: 'keep' }, note: 'Heavy work only.' },
+  { resin: 'Skerry Low-Ash Fine', printer: 'Printer B', exposureS: 1.9, layerMm: 0.03, daysAgo: 1, grades: ['gg', 'g', '', 'g'], says: { filigree: 'keep', standard: 'keep', heavy: 'keep' }, note: 'A first look at the new bottle.' },
 ]; // prettier-ignore
 
 function testSetRun(run: (typeof RUNS)[number], patterns: readonly Pattern[], now: Date): TestSetRun {
@@ -119,13 +130,13 @@ function testSetRun(run: (typeof RUNS)[number], patterns: readonly Pattern[], no
     layerMm: run.layerMm,
     exposureS: run.exposureS,
     pieces: SET.flatMap(({ name, ...piece }, s) =>
-      run.grades[s]!.map(([print, cast], c) => ({
+      [...run.grades[s]!].map((letter, c) => ({
         ...piece,
         key: `${s}-${c}`,
         name,
         patternId: patterns.find((pattern) => pattern.name === name)?.id ?? null,
-        print,
-        cast,
+        print: GRADES[letter]![0],
+        cast: GRADES[letter]![1],
         photos: [],
         note: '',
       })),
@@ -137,8 +148,8 @@ function testSetRun(run: (typeof RUNS)[number], patterns: readonly Pattern[], no
     spent: 38,
     verdicts: Object.fromEntries(
       TUNED_CLASSES.map((castClass) => {
-        const [prints, casts] = run.says[castClass];
-        return [castClass, { prints: { says: prints, keepFor: '' }, casts: { says: casts, keepFor: '' } }];
+        const word = { says: run.says[castClass], keepFor: '' };
+        return [castClass, { prints: word, casts: word }];
       }),
     ),
     note: run.note,

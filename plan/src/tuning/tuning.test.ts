@@ -114,10 +114,15 @@ describe('gathering trials', () => {
   });
   it('counts whole and missing pieces of a test set as one strut, and no others', () => {
     const { pieces } = gatherTrials(lists, records, wax(), 'filigree', false);
-    expect(pieces.map((p) => [p.struts.good, p.struts.of, p.slots.of])).toEqual([
-      [1, 1, 0],
-      [1, 1, 0],
-    ]);
+    expect(pieces.map((p) => [p.struts.good, p.struts.of, p.slots.of])).toEqual(Array(4).fill([1, 1, 0]));
+    const brine = gatherTrials(
+      lists,
+      records,
+      things('Brine Clear-Out', 'Printer A', 0.05),
+      'filigree',
+      false,
+    );
+    expect(brine.pieces.map((p) => p.struts.good)).toEqual([0, 0]);
   });
   it('has the base layers as a problem of their own', () => {
     const { used } = gatherTrials(lists, records, wax(), 'base', false);
@@ -226,12 +231,12 @@ describe('ranking', () => {
   ];
   it('adds test sets and pours, prints and casts apart', () => {
     expect(yieldsOf(wax().resin.id, 'filigree', records, pours())).toEqual({
-      prints: { good: 12, of: 15 },
-      casts: { good: 11, of: 12 },
+      prints: { good: 14, of: 17 },
+      casts: { good: 13, of: 14 },
     });
     expect(yieldsOf(wax().resin.id, 'filigree', records, [])).toEqual({
-      prints: { good: 2, of: 3 },
-      casts: { good: 2, of: 2 },
+      prints: { good: 4, of: 5 },
+      casts: { good: 4, of: 4 },
     });
   });
   it('has a row for every resin in use, and claims nothing without record', () => {

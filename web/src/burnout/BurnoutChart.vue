@@ -12,7 +12,7 @@ import type { TimePlan } from '@zero-pour/plan';
 import { format } from 'date-fns';
 import { computed, useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
-import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
 import { usePlot } from '../chart/usePlot';
 
 /** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
@@ -89,7 +89,7 @@ const layout = computed<Partial<Layout>>(() => {
       ...CHART_AXIS,
       ...(props.times
         ? { type: 'date', tickformat: '%H:%M\n%a %-d %b' }
-        : { title: { text: 'hours from kiln in' } }),
+        : { title: axisTitle('hours from kiln in') }),
     },
     yaxis: { ...CHART_AXIS, range: [shown(0), shown(820)], ticksuffix: ` ${degrees.value.suffix}` },
     shapes: [

@@ -31,6 +31,8 @@ export const CHART_CONFIG: Partial<Config> = {
   responsive: false,
   staticPlot: false,
 };
+/** What an axis counts, in the type of the charts. */
+export const axisTitle = (text: string) => ({ text, font: { size: 13, color: '#6D655A' } });
 export { AXIS as CHART_AXIS };
 export type { Data, Layout };
 

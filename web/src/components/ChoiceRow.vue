@@ -42,11 +42,19 @@ button[aria-checked='true'] {
   background: var(--verd);
 }
 .repairable[aria-checked='true'],
-.flawed[aria-checked='true'] {
+.flawed[aria-checked='true'],
+.distorted[aria-checked='true'],
+.repair[aria-checked='true'],
+.hard[aria-checked='true'],
+.curled[aria-checked='true'] {
   background: #8f5a00;
 }
 .scrap[aria-checked='true'],
-.lost[aria-checked='true'] {
+.lost[aria-checked='true'],
+.missing[aria-checked='true'],
+.fragment[aria-checked='true'],
+.drop[aria-checked='true'],
+.fell[aria-checked='true'] {
   background: var(--oxide);
 }
 </style>

@@ -2,7 +2,7 @@
 import { format } from 'date-fns';
 import { computed, ref, watch } from 'vue';
 import { useSlowNow } from '../state/clock';
-import { formatLeft } from '../time/formatMoment';
+import { formatAway } from '../time/formatMoment';
 import { readMoment } from '../time/readMoment';
 
 const props = defineProps<{ label: string; modelValue: string | undefined; hint?: string }>();
@@ -27,7 +27,7 @@ const read = computed(() => readMoment(text.value, now.value));
 const hintShown = computed(() => {
   if (focused.value && read.value.status === 'read' && text.value !== shown.value)
     return `= ${full(read.value.at)}`;
-  if (props.modelValue !== undefined) return formatLeft(Date.parse(props.modelValue), now.value);
+  if (props.modelValue !== undefined) return formatAway(Date.parse(props.modelValue), now.value);
   return props.hint ?? 'Like “Thu 09:15”, “26 Nov 09:15” or “+18:30”';
 });
 

@@ -27,3 +27,10 @@ export function formatStopwatch(ms: number): string {
   const two = (n: number) => String(n).padStart(2, '0');
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
+
+/** Time left, or gone: days once it is more than two of them. */
+export function formatAway(at: number, now: number): string {
+  const days = Math.round(Math.abs(at - now) / DAY_MS);
+  if (days <= 2) return formatLeft(at, now);
+  return at >= now ? `in ${days} days` : `${days} days ago`;
+}

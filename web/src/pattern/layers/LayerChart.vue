@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatQuantity, shownUnit, type PrintDirection } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
-import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
 import { usePlot } from '../../chart/usePlot';
 import { useUnits } from '../../state/unitStore';
 
@@ -94,10 +94,10 @@ const layout = computed<Partial<Layout>>(() => {
     margin: { l: 52, r: 14, t: 20, b: 40 },
     xaxis: {
       ...CHART_AXIS,
-      title: { text: `height above the plate, ${shownUnit('mm', units.choice).suffix}` },
+      title: axisTitle(`height above the plate, ${shownUnit('mm', units.choice).suffix}`),
       range: [0, x.at(-1)!],
     },
-    yaxis: { ...CHART_AXIS, title: { text: 'mm²' }, rangemode: 'tozero' },
+    yaxis: { ...CHART_AXIS, title: axisTitle('mm²'), rangemode: 'tozero' },
     annotations: [
       label(labelled, areaMm2[labelled]!, 'area', '#12555A'),
       ...((overhangByLayerMm2[overhangPeak] ?? 0) > 0

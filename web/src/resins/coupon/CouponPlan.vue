@@ -2,13 +2,13 @@
 import type { CouponLayout } from '@zero-pour/core';
 import { computed } from 'vue';
 
-/** The coupon from above, with its slots cut out of the walls. */
+/** The coupon from above: raft and openings pale, what stands dark. */
 const props = defineProps<{ layout: CouponLayout }>();
 const [width, depth] = [computed(() => props.layout.sizeMm[0]), computed(() => props.layout.sizeMm[1])];
 /** Boxes as rectangles, y from the top of the picture. */
 const rectangles = computed(() =>
   [
-    ...props.layout.add.slice(1).map((s) => ({ s, cut: false })),
+    ...props.layout.add.map((s, i) => ({ s, cut: i < props.layout.rafts })),
     ...props.layout.cut.map((s) => ({ s, cut: true })),
   ].flatMap(({ s, cut }) => {
     if (s.kind === 'box') {
@@ -32,7 +32,6 @@ const rectangles = computed(() =>
     role="img"
     aria-label="Plan of the coupon from above"
   >
-    <rect x="0" y="0" :width="width" :height="depth" fill="#F8F5EE" stroke="#6D655A" stroke-width="0.15" />
     <rect
       v-for="(r, i) in rectangles"
       :key="i"

@@ -2,7 +2,7 @@
 import type { CureTest } from '@zero-pour/contracts';
 import { cureDepthMm, formatQuantity, shownUnit, type WorkingCurve } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
-import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
 import { usePlot } from '../../chart/usePlot';
 import { useUnits } from '../../state/unitStore';
 
@@ -57,9 +57,9 @@ const layout = computed<Partial<Layout>>(() => ({
     type: 'log',
     range: span.value.map(Math.log10) as [number, number],
     tickvals: [2, 5, 10, 20, 50, 100, 200, 500],
-    title: { text: 'energy, mJ/cm²' },
+    title: axisTitle('energy, mJ/cm²'),
   },
-  yaxis: { ...CHART_AXIS, rangemode: 'tozero', title: { text: `cured depth, ${perMm.value.suffix}` } },
+  yaxis: { ...CHART_AXIS, rangemode: 'tozero', title: axisTitle(`cured depth, ${perMm.value.suffix}`) },
   annotations: props.curve
     ? [
         {

@@ -140,7 +140,7 @@ function vatClock(vat: Vat) {
 }
 .line {
   display: grid;
-  grid-template-columns: 130px minmax(180px, 230px) 120px minmax(120px, 1fr) minmax(180px, 1.2fr) auto;
+  grid-template-columns: 130px minmax(200px, 256px) 112px minmax(120px, 1fr) minmax(180px, 1.2fr) auto;
   gap: 10px;
   align-items: center;
   padding: 4px 0;

@@ -24,7 +24,7 @@ function takeProfile(id: string): void {
 </script>
 
 <template>
-  <div class="form-grid">
+  <div class="form-grid roomy">
     <v-select
       label="Printed by profile"
       :items="profiles.map((p) => ({ title: p.name, value: p.id }))"

@@ -2,7 +2,7 @@
 import type { TuningAnswer } from '@zero-pour/contracts';
 import type { TuningOf, UsedTrial } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
-import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
 import { usePlot } from '../../chart/usePlot';
 import { seconds } from './words';
 
@@ -74,19 +74,14 @@ const layout = computed<Partial<Layout>>(() => {
   const settled = verdict.kind !== 'next coupon';
   const at = settled ? recommended.exposureS : next.exposureS;
   const [low, high] = recommended.bandS;
-  const where = (curve: TuningAnswer['struts'], share: number): number => {
-    const i = curve.expected.findIndex(
-      (v, k) => k > 0 && (curve.expected[k - 1]! - share) * (v - share) <= 0,
-    );
-    return curve.exposuresS[i < 0 ? Math.floor(curve.exposuresS.length / 2) : i]!;
-  };
-  const label = (text: string, x: number, y: number, color: string, anchor: 'left' | 'right') => ({
-    x: Math.log10(x),
-    y,
+  /** Each edge is named at the end where it is clear of the other, below its curve. */
+  const label = (text: string, curve: TuningAnswer['struts'], end: 0 | -1, color: string) => ({
+    x: Math.log10(curve.exposuresS.at(end)!),
+    y: 100 * curve.expected.at(end)! - 9,
     text: `<b>${text}</b>`,
     showarrow: false,
-    xanchor: anchor,
-    xshift: anchor === 'right' ? -14 : 14,
+    xanchor: end === 0 ? ('left' as const) : ('right' as const),
+    xshift: end === 0 ? 8 : -8,
     font: { color, size: 14 },
   });
   return {
@@ -100,10 +95,7 @@ const layout = computed<Partial<Layout>>(() => {
       tickvals: ticks.value,
       ticktext: ticks.value.map(seconds),
       showgrid: false,
-      title: {
-        text: props.of === 'base' ? 'base exposure, seconds a layer' : 'exposure, seconds a layer',
-        font: { size: 13, color: '#6D655A' },
-      },
+      title: axisTitle(props.of === 'base' ? 'base exposure, seconds a layer' : 'exposure, seconds a layer'),
     },
     yaxis: { ...CHART_AXIS, range: [-4, 106], tickvals: [0, 25, 50, 75, 100], ticksuffix: ' %' },
     shapes: [
@@ -131,8 +123,8 @@ const layout = computed<Partial<Layout>>(() => {
       },
     ],
     annotations: [
-      label(names.value[0], where(struts, 0.4), 40, STRUT, 'right'),
-      label(names.value[1], where(slots, 0.5), 52, SLOT, 'left'),
+      label(names.value[0], struts, -1, STRUT),
+      label(names.value[1], slots, 0, SLOT),
       {
         x: Math.log10(at),
         y: 1,
