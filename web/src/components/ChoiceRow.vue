@@ -23,6 +23,8 @@ const emit = defineEmits<{ choose: [option: T] }>();
 <style scoped>
 .choice {
   display: inline-flex;
+  flex-wrap: wrap;
+  width: fit-content;
   border: 1px solid var(--line2);
 }
 button {

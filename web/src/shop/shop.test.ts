@@ -1,10 +1,16 @@
 // @vitest-environment happy-dom
-import { SHOP_ITEM_SCHEMAS, SHOP_KINDS, SHOP_SCHEMAS, type Flask, type ShopKind } from '@zero-pour/contracts';
+import {
+  SHOP_ITEM_SCHEMAS,
+  SHOP_KINDS,
+  SHOP_SCHEMAS,
+  usualProfile,
+  type Flask,
+  type ShopKind,
+} from '@zero-pour/contracts';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope } from 'vue';
-import { newProfile } from '../resins/newProfile';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 import { lastEmitted, mountInApp } from '../testing/mountInApp';
@@ -31,7 +37,7 @@ describe('what the book offers', () => {
   it('makes a profile that is marked untested', () => {
     const resin = itemFrom<'resin'>(TEMPLATES.resin[0]!, []);
     const printer = itemFrom<'printer'>(TEMPLATES.printer[0]!, []);
-    const profile = newProfile(resin, printer, 'filigree', []);
+    const profile = itemFrom<'profile'>(usualProfile(resin, printer, 'filigree'), []);
     expect(SHOP_ITEM_SCHEMAS.profile.safeParse(profile).success).toBe(true);
     expect([profile.tested, profile.castClass, profile.resinId]).toEqual([false, 'filigree', resin.id]);
   });
@@ -40,8 +46,19 @@ describe('what the book offers', () => {
 describe('forms', () => {
   /** Fields that have an editor of their own, or are not for typing. */
   const ELSEWHERE: Partial<Record<ShopKind, string[]>> = {
-    resin: ['protocol'],
-    profile: ['resinId', 'printerId', 'note'],
+    resin: ['protocol', 'reported', 'bottles', 'vats', 'blendOf', 'attachments', 'retired'],
+    printer: ['events', 'irradianceAt', 'retired'],
+    profile: [
+      'name',
+      'resinId',
+      'printerId',
+      'castClass',
+      'layerMm',
+      'version',
+      'formerId',
+      'replaced',
+      'foundAt',
+    ],
     alloy: ['composition', 'flask', 'metal', 'quenchWaitMin'],
     programme: ['segments'],
   };

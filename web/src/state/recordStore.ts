@@ -49,6 +49,20 @@ export const useRecords = defineStore('records', () => {
     return kept;
   }
 
+  /** A new record is there at once, so that it can be typed into; it goes again when it cannot be kept. */
+  async function add<K extends RecordKind>(kind: K, record: BenchRecord<K>): Promise<void> {
+    setList(kind, [...listOf(kind), record]);
+    try {
+      await keep(kind, record);
+    } catch (error) {
+      setList(
+        kind,
+        listOf(kind).filter((other) => other.id !== record.id),
+      );
+      throw error;
+    }
+  }
+
   async function remove(kind: RecordKind, id: string): Promise<void> {
     await requestRemoval(`/records/${kind}/${id}`);
     setList(
@@ -57,5 +71,5 @@ export const useRecords = defineStore('records', () => {
     );
   }
 
-  return { lists, yields, ready, load, keep, remove };
+  return { lists, yields, ready, load, add, keep, remove };
 });

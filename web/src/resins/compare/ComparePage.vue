@@ -32,13 +32,17 @@ interface Asked {
   programmeId: string | null;
   kilnId: string | null;
 }
-const asked = useLocalStorage<Asked>('zp-compare', {
-  profiles: [],
-  patternId: null,
-  copies: 8,
-  programmeId: null,
-  kilnId: null,
-});
+const asked = useLocalStorage<Asked>(
+  'zp-compare',
+  {
+    profiles: [],
+    patternId: null,
+    copies: 8,
+    programmeId: null,
+    kilnId: null,
+  },
+  { shallow: true },
+);
 const set = (fields: Partial<Asked>): void => void (asked.value = { ...asked.value, ...fields });
 
 const all = computed(() => comparable(shop.lists, records.lists, records.yields));

@@ -23,7 +23,9 @@ function show(): void {
     scene.resize(width.value || 600, height.value || 400);
     scene.setRotation(rotationMatrix(NO_ROTATION));
     scene.setShape(props.shape.positions, props.shape.triangles);
-    if (first) scene.turn(0, 0.25);
+    if (!first) return;
+    scene.turn(0, 0.25);
+    scene.zoom(1.35);
   } catch {
     flat.value = true;
   }

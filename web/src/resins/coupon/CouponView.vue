@@ -41,7 +41,7 @@ const units = useUnits();
 const { things, of } = useTuneChoice(() => props.resin.id);
 
 const key = computed(() => `${props.resin.id}/${things.value?.printer.id}/${things.value?.layerMm}`);
-const kept = useLocalStorage<Record<string, CouponSpec>>('zp-coupon', {});
+const kept = useLocalStorage<Record<string, CouponSpec>>('zp-coupon', {}, { shallow: true });
 const spec = computed<CouponSpec>(() => {
   const last = records.lists.trial.filter((t) => t.resinId === props.resin.id).at(-1)?.coupon;
   return kept.value[key.value] ?? (last ? { ...last, label: '' } : usualCoupon(''));
@@ -102,14 +102,14 @@ const build = useDebounceFn(async (wanted: CouponSpec) => {
     if (!(error instanceof WorkCancelled)) notices.wrong(error);
   }
 }, 200);
-watch(engraved, (wanted) => void build(structuredClone(wanted)), { immediate: true });
+watch(engraved, (wanted) => void build(wanted), { immediate: true });
 onScopeDispose(() => stop.abort());
 
 const busy = shallowRef(false);
 async function save(to: 'stl' | '3mf'): Promise<void> {
   busy.value = true;
   try {
-    const wanted = structuredClone(engraved.value);
+    const wanted = engraved.value;
     const bytes = await inWorker(async (remote) => remote.couponFile(wanted, to));
     change({});
     const name = [props.resin.name, things.value?.printer.name, wanted.label].filter(Boolean).join(' ');

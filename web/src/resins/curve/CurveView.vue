@@ -56,12 +56,8 @@ async function add(): Promise<void> {
     vatC: null,
     note: '',
   };
-  try {
-    await records.keep('cureTest', made);
-    chosenId.value = made.id;
-  } catch (error) {
-    notices.wrong(error);
-  }
+  chosenId.value = made.id;
+  await records.add('cureTest', made).catch(notices.wrong);
 }
 async function remove(gone: CureTest): Promise<void> {
   await records.remove('cureTest', gone.id).catch(notices.wrong);

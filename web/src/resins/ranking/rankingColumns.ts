@@ -28,6 +28,6 @@ export const rankingColumns = [
     sort: unknownLast<number>((a, b) => a - b),
   },
   { title: 'Hours', key: 'hours', align: 'end', sort: unknownLast<number>((a, b) => a - b) },
-  { title: 'Price, ml', key: 'pricePerMl', align: 'end' },
+  { title: 'Price a ml', key: 'pricePerMl', align: 'end', nowrap: true },
   { title: 'Test set says', key: 'verdict', sortable: false },
 ] as const;

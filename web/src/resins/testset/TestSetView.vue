@@ -67,12 +67,8 @@ async function begin(): Promise<void> {
   const profile =
     of.value === 'base' ? undefined : standingProfile(shop.lists.profile, things.value, of.value);
   const made = newRun(things.value, profile, shop.settings.testSet, shop.patterns, COPIES, new Date());
-  try {
-    await records.keep('testSetRun', made);
-    chosenId.value = made.id;
-  } catch (error) {
-    notices.wrong(error);
-  }
+  chosenId.value = made.id;
+  await records.add('testSetRun', made).catch(notices.wrong);
 }
 async function remove(gone: TestSetRun): Promise<void> {
   await records.remove('testSetRun', gone.id).catch(notices.wrong);

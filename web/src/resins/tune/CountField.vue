@@ -70,7 +70,7 @@ function enter(): void {
 <style scoped>
 .count {
   display: grid;
-  grid-template-columns: 300px minmax(0, 1fr);
+  grid-template-columns: 360px minmax(0, 1fr);
   gap: 4px 14px;
   align-items: center;
 }

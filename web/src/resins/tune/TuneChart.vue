@@ -87,7 +87,7 @@ const layout = computed<Partial<Layout>>(() => {
   return {
     ...BASE_LAYOUT,
     height: 380,
-    margin: { l: 46, r: 18, t: 26, b: 44 },
+    margin: { l: 58, r: 18, t: 26, b: 44 },
     xaxis: {
       ...CHART_AXIS,
       type: 'log',
@@ -97,7 +97,12 @@ const layout = computed<Partial<Layout>>(() => {
       showgrid: false,
       title: axisTitle(props.of === 'base' ? 'base exposure, seconds a layer' : 'exposure, seconds a layer'),
     },
-    yaxis: { ...CHART_AXIS, range: [-4, 106], tickvals: [0, 25, 50, 75, 100], ticksuffix: ' %' },
+    yaxis: {
+      ...CHART_AXIS,
+      range: [-4, 106],
+      tickvals: [0, 25, 50, 75, 100],
+      ticktext: ['0', '25', '50', '75', '100 %'],
+    },
     shapes: [
       {
         type: 'rect',

@@ -39,9 +39,9 @@ const records = useRecords();
 const { things, of, layers, choose } = useTuneChoice(() => props.resin.id);
 /** What is chosen for these settings and not part of any record: the figure to begin with, pooling, the last coupon made. */
 const key = computed(() => `${props.resin.id}/${things.value?.printer.id}/${things.value?.layerMm}`);
-const begins = useLocalStorage<Record<string, number>>('zp-begin', {});
-const pools = useLocalStorage<Record<string, boolean>>('zp-pool', {});
-const coupons = useLocalStorage<Record<string, CouponSpec>>('zp-coupon', {});
+const begins = useLocalStorage<Record<string, number>>('zp-begin', {}, { shallow: true });
+const pools = useLocalStorage<Record<string, boolean>>('zp-pool', {}, { shallow: true });
+const coupons = useLocalStorage<Record<string, CouponSpec>>('zp-coupon', {}, { shallow: true });
 const ownKey = computed(() => `${key.value}/${of.value}`);
 
 const pool = computed(() => pools.value[ownKey.value] ?? false);

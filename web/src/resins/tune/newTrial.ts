@@ -36,7 +36,7 @@ export function newTrial({ resin, printer, layerMm }: TuningThings, plan: TrialP
     roomC: before?.roomC ?? { state: 'not measured' },
     raftMm: coupon.raftMm,
     primingCoats: before?.primingCoats ?? resin.primingCoats,
-    coupon: { ...structuredClone(coupon), label: `${seconds(exposureS)} S` },
+    coupon: { ...coupon, label: `${seconds(exposureS)} S` },
     counts: {},
     base: null,
     flaws: [],

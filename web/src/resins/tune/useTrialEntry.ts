@@ -36,11 +36,9 @@ export function useTrialEntry(
     const at = things();
     const planned = plan(same.value.at(-1));
     if (!at || !planned || openId.value) return;
-    try {
-      openId.value = (await records.keep('trial', newTrial(at, planned, new Date()))).id;
-    } catch (error) {
-      notices.wrong(error);
-    }
+    const trial = newTrial(at, planned, new Date());
+    openId.value = trial.id;
+    await records.add('trial', trial).catch(notices.wrong);
   }
   const remove = (trial: Trial): Promise<void> => records.remove('trial', trial.id).catch(notices.wrong);
   async function close(): Promise<void> {
