@@ -1,9 +1,19 @@
-import { tuneExposure, type Settable, type TuningTrial } from '@zero-pour/core';
-import { drawShop, FEATURES, GOOD, POPULATIONS, seeded, type Population, type SimulatedShop } from './simulatedShop';
+import { edgeCurve, foreseeOutcomes, tuneExposure, type Settable, type TuningTrial } from '@zero-pour/core';
+import {
+  drawShop,
+  FEATURES,
+  GOOD,
+  POPULATIONS,
+  seeded,
+  type Population,
+  type SimulatedShop,
+} from './simulatedShop';
 import { median, table } from './table';
 
 const SHOPS = 600;
 const SEED = 20;
+/** Refreshes that are timed. */
+const REFRESHES = 300;
 const SETTABLE: Settable = { leastS: 0.3, mostS: 40, stepS: 0.1 };
 /** A habit that has not ended by then is given up. */
 const HABIT_COUPONS_MAX = 12;
@@ -16,15 +26,29 @@ interface Ending {
   says: 'prints' | 'no' | 'borderline' | 'undecided';
 }
 
-/** Times of every refresh of the engine, ms. */
+/** Times of whole refreshes as the page asks for them: tuning, both curves, what each outcome would mean; ms. */
 const refreshMs: number[] = [];
+
+function timeRefresh(startS: number, trials: readonly TuningTrial[]): void {
+  const coupon = { struts: FEATURES, slots: FEATURES };
+  const began = performance.now();
+  const { edges, next } = tuneExposure({ startS, trials, settable: SETTABLE, coupon });
+  for (const edge of [edges.lower, edges.upper]) edgeCurve(edge, startS / 2, startS * 2);
+  foreseeOutcomes(edges, next.exposureS, SETTABLE, coupon, trials.length);
+  refreshMs.push(performance.now() - began);
+}
 
 function tuneByEngine(shop: SimulatedShop): Ending {
   const trials: TuningTrial[] = [];
   const coupon = { struts: FEATURES, slots: FEATURES };
   for (;;) {
     const began = performance.now();
-    const { recommended, next, verdict } = tuneExposure({ startS: shop.startS, trials, settable: SETTABLE, coupon });
+    const { recommended, next, verdict } = tuneExposure({
+      startS: shop.startS,
+      trials,
+      settable: SETTABLE,
+      coupon,
+    });
     refreshMs.push(performance.now() - began);
     const ended = { coupons: trials.length, exposureS: recommended.exposureS };
     if (verdict.kind === 'prints') return { ...ended, says: 'prints' };
@@ -44,7 +68,8 @@ function tuneByEngine(shop: SimulatedShop): Ending {
 function raiseByTenths(shop: SimulatedShop): Ending {
   let exposureS = shop.startS;
   for (let coupons = 1; coupons <= HABIT_COUPONS_MAX; coupons++) {
-    if (shop.print(exposureS).struts >= ENOUGH_STAND * FEATURES) return { coupons, exposureS, says: 'prints' };
+    if (shop.print(exposureS).struts >= ENOUGH_STAND * FEATURES)
+      return { coupons, exposureS, says: 'prints' };
     exposureS *= 1.1;
   }
   return { coupons: HABIT_COUPONS_MAX, exposureS, says: 'no' };

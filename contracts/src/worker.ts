@@ -66,8 +66,6 @@ export interface TuningAnswer {
   struts: EdgeCurve;
   slots: EdgeCurve;
   outcomes: CouponOutcome[];
-  /** Time in the worker, ms. */
-  tookMs: number;
 }
 
 /** A finished coupon for the view: vertices (float32) and triangle indices, mm. */

@@ -74,6 +74,22 @@ function skinMm({ doc }: PourContext): Given {
   };
 }
 
+/** Typed here, else what the profile's coupons measured, else nothing. */
+function printAdds({ doc, profile }: PourContext): Given {
+  const typed = doc.scale.printAddsMm;
+  const measured = profile?.printAddsMm ?? undefined;
+  const source = measured === undefined ? 'book' : `widths measured for ${profile?.name}`;
+  return {
+    symbol: 'b',
+    name: 'What printing adds',
+    value: typed ?? measured ?? 0,
+    unit: 'mm',
+    digits: 3,
+    source: typed === undefined ? source : 'typed here',
+    stage: typed === undefined && measured !== undefined ? 'resin' : 'scale',
+  };
+}
+
 const productOf = ([resin, investment, metal]: Given[]) =>
   resin && investment && metal ? formula`(1 + ${resin}/100)(1 + ${investment}/100)(1 + ${metal}/100)` : [];
 
@@ -92,15 +108,7 @@ function planChain(context: PourContext, temperatures: TemperaturePlan): ScalePl
     };
   }
   const skin = skinMm(context);
-  const adds: Given = {
-    symbol: 'b',
-    name: 'What printing adds',
-    value: context.doc.scale.printAddsMm ?? 0,
-    unit: 'mm',
-    digits: 2,
-    source: context.doc.scale.printAddsMm === undefined ? 'book' : 'typed here',
-    stage: 'scale',
-  };
+  const adds = printAdds(context);
   const finished: Given = {
     symbol: 'F',
     name: hold.surface === 'inner' ? 'Finished bore' : 'Finished size',

@@ -47,6 +47,18 @@ describe('scale', () => {
     expect(scale.percent.value).toBeCloseTo((100 * scale.printMm!.value) / 17.3196, 6);
   });
 
+  it('takes what the profile’s coupons measured, unless something is typed', () => {
+    const shop = planShop();
+    const profile = [{ ...shop.lists.profile[0]!, printAddsMm: 0.03 }];
+    const withProfile = (typed?: number) =>
+      known(planOf((doc) => {
+        doc.brief.holdSize = { mm: 20, surface: 'outer' };
+        if (typed !== undefined) doc.scale.printAddsMm = typed;
+      }, { ...shop, lists: { ...shop.lists, profile } }).scale); // prettier-ignore
+    expect(withProfile().printMm!.value - withProfile(0).printMm!.value).toBeCloseTo(-0.03, 9);
+    expect(withProfile(0.01).printMm!.value - withProfile(0).printMm!.value).toBeCloseTo(-0.01, 9);
+  });
+
   it('lets the shop’s own numbers win over the book', () => {
     const scale = known(planOf((doc) => {
       doc.scale = { way: 'chain', resinPercent: 0, investmentPercent: 0, metalPercent: -2 };

@@ -50,6 +50,7 @@ ALTER TABLE profile
   ADD COLUMN rest_s numeric NOT NULL DEFAULT 0.5 CHECK (rest_s >= 0),
   ADD COLUMN anti_aliasing integer NOT NULL DEFAULT 1 CHECK (anti_aliasing >= 1),
   ADD COLUMN vat_c numeric,
+  ADD COLUMN print_adds_mm numeric CHECK (print_adds_mm BETWEEN -1 AND 1),
   ADD COLUMN version integer NOT NULL DEFAULT 1 CHECK (version > 0),
   ADD COLUMN former_id uuid REFERENCES profile (id) CHECK (former_id <> id),
   ADD COLUMN replaced boolean NOT NULL DEFAULT false,
@@ -68,7 +69,7 @@ UPDATE pour SET used = jsonb_set(used, '{printer}', '{"irradianceMwPerCm2": null
   "lightRatedH": 2000, "lightPrice": 0, "events": [], "retired": false}'::jsonb || (used -> 'printer'))
 WHERE used ? 'printer';
 UPDATE pour SET used = jsonb_set(used, '{profile}', '{"raftMm": 1, "liftMm": 6, "restS": 0.5, "antiAliasing": 1,
-  "vatC": null, "version": 1, "formerId": null, "replaced": false, "foundAt": null}'::jsonb || (used -> 'profile'))
+  "vatC": null, "printAddsMm": null, "version": 1, "formerId": null, "replaced": false, "foundAt": null}'::jsonb || (used -> 'profile'))
 WHERE used ? 'profile';
 UPDATE settings SET data = '{"testSet": []}'::jsonb || data;
 

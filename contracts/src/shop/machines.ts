@@ -76,6 +76,8 @@ export const profileSchema = z.strictObject({
   restS: atLeastZeroSchema.max(60),
   antiAliasing: z.number().int().min(1).max(16),
   vatC: tempCSchema.max(90).nullable(),
+  /** How much wider than drawn solid features come out at this exposure; null when no widths were measured. */
+  printAddsMm: z.number().min(-1).max(1).nullable(),
   version: z.number().int().positive(),
   /** The version it replaces; a replaced one is kept for the pours that used it. */
   formerId: idSchema.nullable(),

@@ -120,6 +120,7 @@ export const usualProfile = (
   restS: 0.5,
   antiAliasing: 1,
   vatC: null,
+  printAddsMm: null,
   version: 1,
   formerId: null,
   replaced: false,

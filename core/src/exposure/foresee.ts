@@ -1,4 +1,4 @@
-import { passChance, reweighted, type EdgePosterior } from './edgePosterior';
+import { passChance, reweighted, thinned, type EdgePosterior } from './edgePosterior';
 import type { CouponCounts } from './nextCoupon';
 import type { EdgePair } from './recommend';
 import { spacedS, type Settable } from './settable';
@@ -24,8 +24,9 @@ export interface CouponOutcome {
 
 /** Counts looked at on each side, and the samples and exposures each is judged by: enough to foresee with. */
 const LEVELS = 13;
-const SAMPLES = 150;
-const EXPOSURES = 36;
+const POINTS = 400;
+const SAMPLES = 120;
+const EXPOSURES = 32;
 const PAIRING = [67];
 /** Conclusions less likely than this are not worth a line. */
 const CHANCE_LEAST = 0.02;
@@ -110,20 +111,36 @@ interface Rectangle {
   chance: number;
 }
 
+/** Sums of a table over rectangles from its corner: [row + 1][column + 1], first row and column 0. */
+function cumulated(table: readonly (readonly number[])[]): number[][] {
+  const out = [Array<number>(table[0]!.length + 1).fill(0)];
+  table.forEach((row, r) => {
+    const sums = [0];
+    row.forEach((value, c) => sums.push(sums[c]! + value + out[r]![c + 1]! - out[r]![c]!));
+    out.push(sums);
+  });
+  return out;
+}
+
+const within = (sums: readonly (readonly number[])[], r: CountRange, c: CountRange): number =>
+  sums[r.to + 1]![c.to + 1]! - sums[r.from]![c.to + 1]! - sums[r.to + 1]![c.from]! + sums[r.from]![c.from]!;
+
+/** Ranges that touch an end of 0 … size − 1. */
+const endRanges = (size: number): CountRange[] => [
+  ...Array.from({ length: size }, (_, i) => ({ from: 0, to: i })),
+  ...Array.from({ length: size - 1 }, (_, i) => ({ from: i + 1, to: size - 1 })),
+];
+
 /** The likeliest rectangle of counts, standing in a corner of the table, that leads to one conclusion throughout. */
 function likeliestRectangle(cells: readonly Cell[][], kind: VerdictKind): Rectangle | undefined {
-  const [rows, columns] = [cells.length, cells[0]!.length];
-  const spans = (size: number): CountRange[] => [
-    ...Array.from({ length: size }, (_, i) => ({ from: 0, to: i })),
-    ...Array.from({ length: size - 1 }, (_, i) => ({ from: i + 1, to: size - 1 })),
-  ];
+  const chances = cumulated(cells.map((row) => row.map((cell) => cell.chance)));
+  const others = cumulated(cells.map((row) => row.map((cell) => (cell.kind === kind ? 0 : 1))));
   let best: Rectangle | undefined;
-  for (const r of spans(rows)) {
-    for (const c of spans(columns)) {
-      const inside = cells.slice(r.from, r.to + 1).flatMap((row) => row.slice(c.from, c.to + 1));
-      if (inside.some((cell) => cell.kind !== kind)) continue;
-      const chance = inside.reduce((sum, cell) => sum + cell.chance, 0);
-      if (!best || chance > best.chance) best = { rows: r, columns: c, chance };
+  for (const rows of endRanges(cells.length)) {
+    for (const columns of endRanges(cells[0]!.length)) {
+      if (within(others, rows, columns) > 0) continue;
+      const chance = within(chances, rows, columns);
+      if (!best || chance > best.chance) best = { rows, columns, chance };
     }
   }
   return best;
@@ -141,8 +158,8 @@ export function foreseeOutcomes(
   couponsSoFar: number,
 ): CouponOutcome[] {
   const exposures = spacedS(settable, EXPOSURES);
-  const struts = levelsOf(lower, exposureS, coupon.struts, exposures);
-  const slots = levelsOf(upper, exposureS, coupon.slots, exposures);
+  const struts = levelsOf(thinned(lower, POINTS), exposureS, coupon.struts, exposures);
+  const slots = levelsOf(thinned(upper, POINTS), exposureS, coupon.slots, exposures);
   const cells = cellsOf(struts, slots, exposures, couponsSoFar + 1);
   const all = cells.flat();
   const outcomes = [...new Set(all.map((cell) => cell.kind))].flatMap((kind): CouponOutcome[] => {

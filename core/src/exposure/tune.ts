@@ -48,7 +48,13 @@ export function edgesOf(startS: number, trials: readonly TuningTrial[]): EdgePai
  * Everything the counts so far say: the best exposure with its window, what to print next, and whether to stop
  * (handbook 02, "Tuning by trials"). Throws InputError for figures not above zero.
  */
-export function tuneExposure({ startS, trials, settable, coupon, coupons = trials.length }: TuningInput): Tuning {
+export function tuneExposure({
+  startS,
+  trials,
+  settable,
+  coupon,
+  coupons = trials.length,
+}: TuningInput): Tuning {
   const edges = edgesOf(startS, trials);
   const recommended = recommendExposure(edges, settable, coupon.struts);
   return {

@@ -43,6 +43,7 @@ export const PROFILES: Profile[] = [
     version: 2,
     formerId: FIRST_FILIGREE.id,
     vatC: 28,
+    printAddsMm: 0.015,
   }),
   profile('Skerry Wax 55', 'Printer A', 'standard', 0.05, 3.4, '4 coupons, 28 °C', { vatC: 28 }),
   profile('Skerry Wax 55', 'Printer A', 'heavy', 0.05, 3.0, '2 coupons, 26 °C', { vatC: 26 }),

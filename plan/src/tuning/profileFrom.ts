@@ -21,6 +21,7 @@ export interface AcceptedFigures {
   baseLayers?: number;
   vatC?: number | null;
   raftMm?: number;
+  printAddsMm?: number | null;
   tested: boolean;
   /** "4 coupons, 3 Mar, 28 °C". */
   provenance: string;

@@ -114,8 +114,12 @@ const signed = (percent: number): string => `${percent > 0 ? '+' : ''}${formatNu
         :model-value="own.printAddsMm"
         :min="-1"
         :max="1"
-        :standard="0"
-        standard-from="0 until you have measured"
+        :standard="plan.context.profile?.printAddsMm ?? 0"
+        :standard-from="
+          (plan.context.profile?.printAddsMm ?? null) === null
+            ? '0 until you have measured'
+            : 'measured on this profile’s coupons'
+        "
         @update:model-value="(b) => set(['scale', 'printAddsMm'], b)"
       />
     </div>

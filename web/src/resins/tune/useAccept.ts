@@ -1,5 +1,5 @@
 import type { TuningAnswer } from '@zero-pour/contracts';
-import { formatQuantity } from '@zero-pour/core';
+import { fitWidths, formatQuantity, widthErrorMm, type MeasuredWidth } from '@zero-pour/core';
 import type { GatheredTrials, TuningOf, TuningThings } from '@zero-pour/plan';
 import { format } from 'date-fns';
 import { shallowRef } from 'vue';
@@ -7,6 +7,7 @@ import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { acceptBase, acceptFigure } from './acceptFigure';
+import { solidWidths } from './known';
 import { seconds } from './words';
 
 /** What a figure is taken from, when it is taken. */
@@ -15,6 +16,13 @@ export interface Acceptable {
   of: TuningOf;
   answer: TuningAnswer;
   gathered: GatheredTrials;
+}
+
+/** What the print adds to widths at an exposure, when enough were measured. */
+function addsAt(widths: readonly MeasuredWidth[], exposureS: number): { printAddsMm?: number } {
+  const model = fitWidths(widths);
+  if (model.status !== 'fitted') return {};
+  return { printAddsMm: Math.round(widthErrorMm(model.line, exposureS).errorMm * 1000) / 1000 };
 }
 
 /** Takes the recommended exposure into a profile that pours use, with where it comes from. */
@@ -49,6 +57,7 @@ export function useAccept(what: () => Acceptable | undefined) {
       exposureS,
       ...(last ? { baseExposureS: last.baseExposureS, baseLayers: last.baseLayers } : {}),
       vatC: gathered.vatC,
+      ...addsAt(solidWidths(gathered), exposureS),
       tested: true,
       provenance: provenanceOf(acceptable),
       foundAt,
