@@ -32,7 +32,9 @@ export interface RankedResin {
   resin: Resin;
   prints: Standing;
   casts: Standing;
+  /** Finest that prints, by coupons near the accepted exposure and test sets; and finest that casts, by test sets. */
   finest: FinestFeature | undefined;
+  finestCast: FinestFeature | undefined;
   /** Hours of a part 20 mm tall, by its tested profile. */
   hours: number | undefined;
   pricePerMl: number;
@@ -88,6 +90,17 @@ export function sizesNear(profile: Profile, records: RecordLists): SizeCount[] {
   return [...coupons, ...pieces];
 }
 
+/** Pieces of test sets that were cast, by the size of their thinnest place: good ones against the others. */
+export const castSizes = (resinId: string, castClass: CastClass, records: RecordLists): SizeCount[] =>
+  records.testSetRun
+    .filter((run) => run.resinId === resinId)
+    .flatMap((run) => run.pieces.filter((piece) => piece.castClass === castClass))
+    .flatMap(({ thinnestMm, cast }) =>
+      thinnestMm === null || cast === null
+        ? []
+        : [{ sizeMm: thinnestMm, good: cast === 'good' ? 1 : 0, of: 1 }],
+    );
+
 /** The profile that a resin is judged by in a class: tested and standing, the newest. */
 export const rankedProfile = (lists: ShopLists, resinId: string, castClass: CastClass): Profile | undefined =>
   lists.profile
@@ -119,6 +132,7 @@ export function rankResins(
         prints: standing(prints),
         casts: standing(casts),
         finest: profile && finestFeature(resin.finestMm, sizesNear(profile, records)),
+        finestCast: finestFeature(resin.finestMm, castSizes(resin.id, castClass, records)),
         hours: hoursOf(profile, lists),
         pricePerMl: (resin.pricePerKg * resin.densityGPerMl) / 1000,
         profile,

@@ -257,6 +257,13 @@ describe('ranking', () => {
     const retired = { ...lists, resin: lists.resin.map((r) => ({ ...r, retired: true })) };
     expect(rankResins(retired, records, [], 'filigree')).toEqual([]);
   });
+  it('tells the finest that casts from test sets alone', () => {
+    const row = (name: string) =>
+      rankResins(lists, records, [], 'filigree').find((r) => r.resin.name === name)!;
+    expect(row('Skerry Wax 55').finestCast!.features).toBe(4);
+    expect(row('Skerry Wax 55').finestCast!.q50Mm).toBeLessThan(row('Brine Clear-Out').finestCast!.q50Mm);
+    expect(row('Skerry Wax 40').finestCast).toBeUndefined();
+  });
   it('tells the finest feature from coupons near the accepted exposure only', () => {
     const profile = standingProfile(lists.profile, wax(), 'filigree')!;
     const sizes = sizesNear(profile, records);

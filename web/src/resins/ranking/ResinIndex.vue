@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { formatQuantity, formatValue, TUNED_CLASSES, type Standing, type TunedClass } from '@zero-pour/core';
+import {
+  formatQuantity,
+  formatValue,
+  TUNED_CLASSES,
+  type FinestFeature,
+  type Standing,
+  type TunedClass,
+} from '@zero-pour/core';
 import { RANKED_HEIGHT_MM, rankResins } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
@@ -30,6 +37,13 @@ const rows = computed<RankRow[]>(() => {
 const printerName = (id: string | undefined): string =>
   shop.lists.printer.find((p) => p.id === id)?.name ?? '';
 const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
+const between = ({ q05Mm, q95Mm }: FinestFeature): string =>
+  `${formatValue({ value: q05Mm, unit: 'mm' }, units.choice)} – ${mm(q95Mm)}`;
+/** Prints and casts apart: a resin may print finer than it casts. */
+const finestLines = (row: RankRow): { doing: string; finest: FinestFeature }[] => [
+  ...(row.finest ? [{ doing: 'prints', finest: row.finest }] : []),
+  ...(row.finestCast ? [{ doing: 'casts', finest: row.finestCast }] : []),
+];
 const words = (row: RankRow): string => {
   const { verdict } = row;
   const said =
@@ -120,14 +134,11 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
           ><YieldBar :standing="item.casts" :words="fewest(item.casts)"
         /></template>
         <template #[`item.finest`]="{ item }">
-          <template v-if="item.finest">
-            <span class="num">{{ mm(item.finest.q50Mm) }}</span>
-            <span class="mute num"
-              >{{ formatValue({ value: item.finest.q05Mm, unit: 'mm' }, units.choice) }} –
-              {{ mm(item.finest.q95Mm) }}</span
-            >
-          </template>
-          <span v-else class="mute">not known</span>
+          <span v-for="{ doing, finest } in finestLines(item)" :key="doing" class="finest">
+            <span class="num">{{ mm(finest.q50Mm) }}</span> <span class="doing">{{ doing }}</span>
+            <span class="mute num">{{ between(finest) }}</span>
+          </span>
+          <span v-if="finestLines(item).length === 0" class="mute">not known</span>
         </template>
         <template #[`item.exposure`]="{ item }">
           <template v-if="item.profile">
@@ -212,6 +223,13 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
 .ranking :deep(td) {
   padding-top: 6px !important;
   padding-bottom: 6px !important;
+}
+.finest {
+  display: block;
+  white-space: nowrap;
+}
+.doing {
+  font-size: 13px;
 }
 .ranking .name {
   color: var(--ink);
