@@ -45,6 +45,17 @@ const openLayers = async (page: Page): Promise<void> => {
   await page.getByRole('slider', { name: 'Layer' }).fill('60');
 };
 
+const openTuning = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Skerry Wax 55' }).click();
+  await page.locator('.frame[data-ready="true"]').waitFor({ timeout: 30_000 });
+};
+const openCoupon = async (page: Page): Promise<void> => {
+  await openTuning(page);
+  await page.getByRole('link', { name: 'Coupon', exact: true }).click();
+  await page.locator('.preview[data-ready="true"]').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(1500);
+};
+
 const views = (pours: ReadonlyMap<number, string>): View[] => {
   const pour = (number: number): string => `/pours/${pours.get(number)}`;
   return [
@@ -58,11 +69,9 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
     { name: 'pattern-findings', at: '/patterns', before: openPattern('Limpet cufflink', /cup keeps air/) },
     { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },
-    {
-      name: 'resins',
-      at: '/resins',
-      before: (page) => page.getByRole('link', { name: /^Skerry Wax 55/ }).click(),
-    },
+    { name: 'resins-ranking', at: '/resins' },
+    { name: 'tuning', at: '/resins', before: openTuning },
+    { name: 'coupon', at: '/resins', before: openCoupon },
     { name: 'shop', at: '/shop/programme' },
     { name: 'record', at: '/record' },
     { name: 'bench', at: `${pour(30)}/bench/invest`, before: beginInvesting },

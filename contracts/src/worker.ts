@@ -56,6 +56,8 @@ export interface TuningJob extends TuningInput {
   /** Coupons in the sense of the verdict rule; pieces of test sets among the trials are none. */
   coupons: number;
   chartS: [number, number];
+  /** Print the best exposure next, whatever another would teach: a base that falls off costs the plate. */
+  keepToBest: boolean;
 }
 
 /** What the counts say, ready to show. */

@@ -23,7 +23,7 @@ export interface CouponOutcome {
 }
 
 /** Counts looked at on each side, and the samples and exposures each is judged by: enough to foresee with. */
-const LEVELS = 13;
+const LEVELS = 9;
 const POINTS = 400;
 const SAMPLES = 120;
 const EXPOSURES = 32;
@@ -147,7 +147,7 @@ function likeliestRectangle(cells: readonly Cell[][], kind: VerdictKind): Rectan
 }
 
 /**
- * What each outcome of a coupon at this exposure would mean, likeliest first. Counts are looked at in up to 13
+ * What each outcome of a coupon at this exposure would mean, likeliest first. Counts are looked at in up to nine
  * groups a side; conclusions are those of the verdict rule with one coupon more.
  */
 export function foreseeOutcomes(

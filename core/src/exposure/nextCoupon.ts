@@ -17,6 +17,9 @@ export interface CouponCounts {
 
 const CANDIDATES = 40;
 
+/** Chances below this are left out of sums of outcomes. */
+const NOTHING = 1e-15;
+
 /** Moments of ln(edge). */
 function moments(edge: EdgePosterior): { mean: number; square: number } {
   let mean = 0;
@@ -81,6 +84,8 @@ function expectedVariance({ edge, n, lnEdges, square }: Prepared, lnS: number): 
       m0[k] = m0[k]! + term;
       m1[k] = m1[k]! + term * e;
       term *= odds * ratio[k]!;
+      // Where few pass, the rest of the terms is nothing, and numbers near zero are slow to multiply.
+      if (odds < 1 && term < NOTHING) break;
     }
   }
   let explained = 0;

@@ -32,6 +32,8 @@ export interface EdgePair {
 /** Exposures looked at, on few points of the posterior, before the steps round the best one are. */
 const COARSE = 40;
 const COARSE_POINTS = 300;
+/** Points that the ends of the good band are found on: they lie on a slope, where a step is many of their errors. */
+const BAND_POINTS = 900;
 const BAND_SHARE = 0.9;
 
 const bandOf = (edge: EdgePosterior): EdgeBand => {
@@ -72,14 +74,16 @@ export function recommendExposure(edges: EdgePair, settable: Settable, struts: n
     coarse[Math.min(at + 1, coarse.length - 1)]!,
   );
   const { exposureS } = bestOf(edges, between);
-  const product = (s: number): number => expectedPass(lower, s) * expectedPass(upper, s);
-  const best = product(exposureS);
-  const enough = (s: number): boolean => product(s) >= BAND_SHARE * best;
+  const productOf = (pair: EdgePair, s: number): number =>
+    expectedPass(pair.lower, s) * expectedPass(pair.upper, s);
+  const some = { lower: thinned(lower, BAND_POINTS), upper: thinned(upper, BAND_POINTS) };
+  const wanted = BAND_SHARE * productOf(some, exposureS);
+  const enough = (s: number): boolean => productOf(some, s) >= wanted;
   return {
     exposureS,
     expectedStrut: expectedPass(lower, exposureS),
     expectedSlot: expectedPass(upper, exposureS),
-    product: best,
+    product: productOf(edges, exposureS),
     bandS: [
       lastThat(everyStepS(settable, settable.leastS, exposureS).reverse(), enough),
       lastThat(everyStepS(settable, exposureS, settable.mostS), enough),

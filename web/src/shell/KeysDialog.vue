@@ -6,7 +6,7 @@ const KEYS = [
   ['N', 'New pour'],
   ['/', 'Find'],
   ['B', 'Bench mode, at Clean and Invest of a pour'],
-  ['E', 'Enter counts, at a pour: how the castings came out'],
+  ['E', 'Enter counts: castings of a pour, a coupon at Tune'],
   ['Ctrl Z', 'Undo, when not typing'],
   ['Esc', 'Back'],
   ['?', 'These keys'],

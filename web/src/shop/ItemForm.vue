@@ -7,7 +7,7 @@ import { ITEM_FIELDS } from './itemFields';
 import type { ItemField } from './itemField';
 
 /** The fields of one thing of the shop; what is typed goes up as a changed item. */
-const props = defineProps<{ kind: K; item: ShopItem<K>; readonly?: boolean | undefined }>();
+const props = defineProps<{ kind: K; item: ShopItem<K> }>();
 const emit = defineEmits<{ change: [item: ShopItem<K>] }>();
 
 const fields = computed(() => ITEM_FIELDS[props.kind] as readonly ItemField<ShopKind>[]);
@@ -37,7 +37,6 @@ function setText(field: string, text: string | undefined): void {
         :min="field.min ?? 0"
         :max="field.max ?? 1e6"
         :hint="field.hint ?? ''"
-        :disabled="readonly ?? false"
         :required="!field.nullable"
         :model-value="(values[field.field] as number | null) ?? undefined"
         @update:model-value="(value) => setNumber(field, value)"
@@ -46,14 +45,12 @@ function setText(field: string, text: string | undefined): void {
         v-else-if="field.type === 'choice'"
         :label="field.label"
         :items="[...field.options]"
-        :readonly="readonly"
         :model-value="values[field.field] as string"
         @update:model-value="(value) => set(field.field, value)"
       />
       <v-checkbox
         v-else-if="field.type === 'yes'"
         :label="field.label"
-        :readonly="readonly"
         :model-value="values[field.field]"
         @update:model-value="(value) => set(field.field, value === true)"
       />

@@ -5,6 +5,7 @@ import { judgeProfileAge, nextVersion } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
+import ProfileFigures from '../../resins/profiles/ProfileFigures.vue';
 import ProfileForm from '../../resins/profiles/ProfileForm.vue';
 import { itemFrom } from '../../shop/bookItems';
 import { useNotices } from '../../state/notices';
@@ -176,7 +177,8 @@ const tuneAt = computed(() => {
       {{ plan.context.profile.tested ? 'Tested' : 'Untested' }}:
       {{ plan.context.profile.provenance || 'nothing noted' }}.
     </p>
-    <ProfileForm :profile="plan.context.profile" :readonly="poured || !ownVersion" />
+    <ProfileFigures v-if="poured || !ownVersion" :profile="plan.context.profile" />
+    <ProfileForm v-else :profile="plan.context.profile" />
     <p v-if="poured" class="mute mt-2">
       As it was when this was poured; the shop's profile may have changed since.
     </p>

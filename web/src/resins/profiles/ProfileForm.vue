@@ -7,7 +7,7 @@ import { useItemEdit } from '../../shop/useItemEdit';
 import { useShop } from '../../state/shopStore';
 
 /** Figures of one profile. Class and layer height belong to what it is: its name follows them. */
-const props = defineProps<{ profile: Profile; readonly?: boolean }>();
+const props = defineProps<{ profile: Profile }>();
 const shop = useShop();
 const { item, change } = useItemEdit(
   () => 'profile' as const,
@@ -33,7 +33,6 @@ function set(fields: { castClass?: CastClass; layerMm?: number }): void {
         label="Class"
         :items="[...CAST_CLASSES]"
         :model-value="item.castClass"
-        :readonly="readonly"
         @update:model-value="(castClass: CastClass) => set({ castClass })"
       />
       <QuantityField
@@ -43,12 +42,11 @@ function set(fields: { castClass?: CastClass; layerMm?: number }): void {
         required
         :min="0.005"
         :max="0.5"
-        :disabled="readonly ?? false"
         :model-value="item.layerMm"
         @update:model-value="(layerMm) => layerMm !== undefined && set({ layerMm })"
       />
     </div>
-    <ItemForm kind="profile" :item="item" :readonly="readonly" @change="change" />
+    <ItemForm kind="profile" :item="item" @change="change" />
   </div>
 </template>
 

@@ -28,25 +28,46 @@ function edgeTraces(curve: TuningAnswer['struts'], color: string, fill: string):
   ];
 }
 
+/** Coupons that came out alike at one exposure are one point with all their numbers. */
+function pointsOf(of: 'struts' | 'slots') {
+  const points = new Map<
+    string,
+    { x: number; y: number; carried: boolean; numbers: string[]; says: string }
+  >();
+  for (const trial of props.trials.filter((t) => t[of].of > 0)) {
+    const y = (100 * trial[of].good) / trial[of].of;
+    const key = `${trial.exposureS} ${y} ${trial.laws.length}`;
+    const says = `${seconds(trial.exposureS)} s: ${Math.round(trial[of].good * 10) / 10} of ${trial[of].of}`;
+    const point = points.get(key) ?? {
+      x: trial.exposureS,
+      y,
+      carried: trial.laws.length > 0,
+      numbers: [],
+      says,
+    };
+    point.numbers.push(trial.number > 0 ? String(trial.number) : '≈');
+    points.set(key, point);
+  }
+  return [...points.values()];
+}
+
 function points(of: 'struts' | 'slots', color: string, symbol: 'circle' | 'square'): Data {
-  const shown = props.trials.filter((t) => t[of].of > 0);
+  const shown = pointsOf(of);
   return {
     type: 'scatter',
     mode: 'text+markers',
-    x: shown.map((t) => t.exposureS),
-    y: shown.map((t) => (100 * t[of].good) / t[of].of),
-    text: shown.map((t) => (t.number > 0 ? String(t.number) : '≈')),
+    x: shown.map((p) => p.x),
+    y: shown.map((p) => p.y),
+    text: shown.map((p) => p.numbers.join(', ')),
     textposition: of === 'struts' ? 'bottom right' : 'top right',
     textfont: { size: 12, color: '#24211D' },
-    hovertext: shown.map(
-      (t) => `${seconds(t.exposureS)} s: ${Math.round(t[of].good * 10) / 10} of ${t[of].of}`,
-    ),
+    hovertext: shown.map((p) => p.says),
     hoverinfo: 'text',
     marker: {
-      symbol: shown.map((t) => (t.laws.length > 0 ? (`${symbol}-open` as const) : symbol)),
+      symbol: shown.map((p) => (p.carried ? (`${symbol}-open` as const) : symbol)),
       size: 12,
       color,
-      line: { color: shown.map((t) => (t.laws.length > 0 ? color : '#FFFDF8')), width: 2 },
+      line: { color: shown.map((p) => (p.carried ? color : '#FFFDF8')), width: 2 },
     },
     cliponaxis: false,
   };

@@ -144,7 +144,8 @@ describe('the question to the worker', () => {
   const gathered = { used, pieces: [counted(3.2, 24, 24)], leftOut: [], changedMore: new Map(), vatC: 28 };
   it('counts coupons apart from pieces of test sets', () => {
     const job = tuningJob('filigree', PRINTER, 3.04, gathered);
-    expect(job).toMatchObject({ startS: 3, coupons: 1, coupon: COUPON });
+    expect(job).toMatchObject({ startS: 3, coupons: 1, coupon: COUPON, keepToBest: false });
+    expect(tuningJob('base', PRINTER, 25, gathered)).toMatchObject({ keepToBest: true, startS: 25 });
     expect(job.trials).toHaveLength(2);
     expect(() => structuredClone(job)).not.toThrow();
   });

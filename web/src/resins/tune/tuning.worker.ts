@@ -4,7 +4,8 @@ import { expose } from 'comlink';
 
 /** Everything that the counts so far say. */
 function tune(job: TuningJob): TuningAnswer {
-  const { edges, recommended, next, verdict } = tuneExposure(job);
+  const { edges, recommended, next: learning, verdict } = tuneExposure(job);
+  const next = job.keepToBest ? { ...learning, exposureS: recommended.exposureS } : learning;
   const [from, to] = job.chartS;
   return {
     recommended,

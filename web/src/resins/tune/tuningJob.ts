@@ -38,5 +38,6 @@ export function tuningJob(
     coupon: couponCounts(of, gathered.used),
     coupons: gathered.used.length,
     chartS: chartSpan(startS, gathered.used),
+    keepToBest: of === 'base',
   };
 }
