@@ -27,8 +27,9 @@ const figure = async (page: Page): Promise<number> =>
 const tab = (page: Page, name: string) => page.getByRole('tab', { name: new RegExp(`^${name}`) });
 
 /** Prints what is proposed and enters its counts, by keyboard alone. Returns the exposure. */
-async function enterCoupon(page: Page, truth: Truth): Promise<number> {
+async function enterCoupon(page: Page, truth: Truth, serverAway = false): Promise<number> {
   const exposureS = await figure(page);
+  await page.context().setOffline(serverAway);
   await page.keyboard.press('e');
   await expect(page.getByRole('region', { name: 'Counts of the coupon' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Exposure', exact: true })).toHaveValue(String(exposureS));
@@ -47,9 +48,12 @@ async function enterCoupon(page: Page, truth: Truth): Promise<number> {
     'aria-checked',
     'true',
   );
-  await expect(page.getByRole('region', { name: 'Counts of the coupon' }).getByRole('status')).toHaveText(
-    'kept',
-  );
+  const kept = page.getByRole('region', { name: 'Counts of the coupon' }).getByRole('status');
+  if (serverAway) {
+    await expect(kept).toHaveText('keeping …');
+    await page.context().setOffline(false);
+  }
+  await expect(kept).toHaveText('kept');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'Counts of the coupon' })).toHaveCount(0);
   return exposureS;
@@ -111,7 +115,7 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
     expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
   });
 
-  await test.step('four coupons by keyboard, a reload in the middle of the third', async () => {
+  await test.step('four coupons by keyboard, a reload in the middle of the third, the server away for the fourth', async () => {
     await page.getByRole('link', { name: 'Tune' }).click();
     const printed: number[] = [];
     for (let n = 1; n <= 4; n++) {
@@ -126,7 +130,7 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
         await page.getByRole('button', { name: 'Take this coupon away' }).click();
         await expect(page.getByRole('row')).toHaveCount(3);
       }
-      printed.push(await enterCoupon(page, GOOD_RESIN));
+      printed.push(await enterCoupon(page, GOOD_RESIN, n === 4));
       await expect(page.getByRole('row')).toHaveCount(n + 1);
     }
     expect(printed[0]).not.toBe(printed[1]);

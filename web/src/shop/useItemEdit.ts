@@ -7,6 +7,6 @@ export function useItemEdit<K extends ShopKind>(kind: () => K, stored: () => Sho
   const shop = useShop();
   return useEdited<ShopItem<K>>(stored, () => {
     const ofKind = kind();
-    return (changed) => shop.keepItem(ofKind, changed);
+    return (changed) => shop.keepTyped(ofKind, changed);
   });
 }

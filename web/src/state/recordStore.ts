@@ -2,6 +2,7 @@ import {
   BENCH_RECORD_SCHEMAS,
   emptyRecords,
   pourYieldsSchema,
+  RECORD_KINDS,
   recordListsSchema,
   type BenchRecord,
   type PourYield,
@@ -11,6 +12,8 @@ import {
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
+import { useNotices } from './notices';
+import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 /** What was tried with the shop's resins, fetched when a page first asks for it. */
 export const useRecords = defineStore('records', () => {
@@ -24,6 +27,7 @@ export const useRecords = defineStore('records', () => {
       request(recordListsSchema, 'GET', '/records'),
       request(pourYieldsSchema, 'GET', '/yields'),
     ]);
+    resend();
     ready.value = true;
   }
   /** Fetches once; a failed fetch may be tried again. */
@@ -38,38 +42,55 @@ export const useRecords = defineStore('records', () => {
   }
   const listOf = <K extends RecordKind>(kind: K): BenchRecord<K>[] => lists.value[kind];
 
-  async function keep<K extends RecordKind>(kind: K, record: BenchRecord<K>): Promise<BenchRecord<K>> {
-    const { id, ...doc } = record;
-    const kept = await request(BENCH_RECORD_SCHEMAS[kind], 'PUT', `/records/${kind}/${id}`, doc);
+  /** Puts a record into its list, in place of its former state. */
+  function show<K extends RecordKind>(kind: K, record: BenchRecord<K>): void {
     const list = listOf(kind);
+    const known = list.some((other) => other.id === record.id);
+    setList(kind, known ? list.map((other) => (other.id === record.id ? record : other)) : [...list, record]);
+  }
+  const hide = (kind: RecordKind, id: string): void =>
     setList(
       kind,
-      list.some((r) => r.id === id) ? list.map((r) => (r.id === id ? kept : r)) : [...list, kept],
+      listOf(kind).filter((record) => record.id !== id),
     );
-    return kept;
-  }
+  const addressOf = (kind: RecordKind, id: string): string => `/records/${kind}/${id}`;
 
-  /** A new record is there at once, so that it can be typed into; it goes again when it cannot be kept. */
+  /** Keeps a record, however long the server is away; shown as the server has it once it is kept. */
+  function keep<K extends RecordKind>(kind: K, record: BenchRecord<K>, afterMs = 0): Promise<boolean> {
+    const at = addressOf(kind, record.id);
+    const send = async ({ id: _, ...doc }: BenchRecord<K>): Promise<void> =>
+      show(kind, await request(BENCH_RECORD_SCHEMAS[kind], 'PUT', at, doc));
+    return keepSurely({ at, value: record, send, afterMs });
+  }
+  const keepTyped = <K extends RecordKind>(kind: K, record: BenchRecord<K>): Promise<boolean> =>
+    keep(kind, record, TYPING_PAUSE_MS);
+
+  /** A new record is there at once, so that it can be typed into; it goes again when it is refused. */
   async function add<K extends RecordKind>(kind: K, record: BenchRecord<K>): Promise<void> {
-    setList(kind, [...listOf(kind), record]);
+    show(kind, record);
     try {
       await keep(kind, record);
     } catch (error) {
-      setList(
-        kind,
-        listOf(kind).filter((other) => other.id !== record.id),
-      );
+      hide(kind, record.id);
       throw error;
     }
   }
 
   async function remove(kind: RecordKind, id: string): Promise<void> {
-    await requestRemoval(`/records/${kind}/${id}`);
-    setList(
-      kind,
-      listOf(kind).filter((record) => record.id !== id),
-    );
+    forgetUnsent(addressOf(kind, id));
+    await requestRemoval(addressOf(kind, id));
+    hide(kind, id);
   }
 
-  return { lists, yields, ready, load, add, keep, remove };
+  /** What an earlier window could not send is shown and sent now. */
+  function resend(): void {
+    for (const kind of RECORD_KINDS) {
+      for (const { value } of readUnsent(`/records/${kind}/`)) {
+        const parsed = BENCH_RECORD_SCHEMAS[kind].safeParse(value);
+        if (parsed.success) void add(kind, parsed.data).catch(useNotices().wrong);
+      }
+    }
+  }
+
+  return { lists, yields, ready, load, add, keep, keepTyped, remove };
 });

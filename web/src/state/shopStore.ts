@@ -4,6 +4,7 @@ import {
   patternSchema,
   settingsSchema,
   SHOP_ITEM_SCHEMAS,
+  SHOP_KINDS,
   shopStateSchema,
   type NewPattern,
   type Pattern,
@@ -18,7 +19,9 @@ import type { Shop } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
+import { useNotices } from './notices';
 import { usePours } from './pourStore';
+import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
 
@@ -43,6 +46,7 @@ export const useShop = defineStore('shop', () => {
     lists.value = state.lists;
     patterns.value = state.patterns;
     usePours().takeOpen(state.openPours);
+    resend();
     loading.value = 'ready';
   }
 
@@ -68,15 +72,45 @@ export const useShop = defineStore('shop', () => {
     lists.value = { ...lists.value, [kind]: list };
   }
 
+  function showItem<K extends ShopKind>(kind: K, item: ShopItem<K>): void {
+    const others = (lists.value[kind] as ShopItem<K>[]).filter((other) => other.id !== item.id);
+    setList(kind, [...others, item]);
+  }
+
   async function keepItem<K extends ShopKind>(kind: K, item: ShopItem<K>): Promise<ShopItem<K>> {
     const { id, ...fields } = item;
     const kept = await request(SHOP_ITEM_SCHEMAS[kind], 'PUT', `/shop/${kind}/${id}`, fields);
-    const others = (lists.value[kind] as ShopItem<K>[]).filter((other) => other.id !== id);
-    setList(kind, [...others, kept]);
+    showItem(kind, kept);
     return kept;
   }
 
+  /** Keeps what was typed, however long the server is away. */
+  const keepTyped = <K extends ShopKind>(
+    kind: K,
+    item: ShopItem<K>,
+    afterMs = TYPING_PAUSE_MS,
+  ): Promise<boolean> =>
+    keepSurely({
+      at: `/shop/${kind}/${item.id}`,
+      value: item,
+      send: (typed) => keepItem(kind, typed),
+      afterMs,
+    });
+
+  /** What an earlier window could not send is shown and sent now. */
+  function resend(): void {
+    for (const kind of SHOP_KINDS) {
+      for (const { value } of readUnsent(`/shop/${kind}/`)) {
+        const parsed = SHOP_ITEM_SCHEMAS[kind].safeParse(value);
+        if (!parsed.success) continue;
+        showItem(kind, parsed.data);
+        void keepTyped(kind, parsed.data, 0).catch(useNotices().wrong);
+      }
+    }
+  }
+
   async function removeItem<K extends ShopKind>(kind: K, id: string): Promise<void> {
+    forgetUnsent(`/shop/${kind}/${id}`);
     await requestRemoval(`/shop/${kind}/${id}`);
     setList(
       kind,
@@ -109,6 +143,7 @@ export const useShop = defineStore('shop', () => {
     loadDemo,
     keepSettings,
     keepItem,
+    keepTyped,
     removeItem,
     addPattern,
     takePattern,

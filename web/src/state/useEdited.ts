@@ -1,16 +1,14 @@
-import { useDebounceFn } from '@vueuse/core';
 import { shallowRef, watch, type Ref } from 'vue';
 import { useNotices } from './notices';
 
-const KEEP_AFTER_MS = 500;
-
 /**
- * A kept thing while it is edited: shown at once, kept half a second after the last change. A refusal is said and
- * leaves what was typed in the form. `keeper` is asked when something is typed, so that leaving does not misplace it.
+ * A kept thing while it is edited: shown at once, kept when typing pauses. A refusal is said and leaves what was typed
+ * in the form. `keeper` is asked when something is typed, so that leaving does not misplace it; what it keeps by
+ * resolves to whether that very state was kept.
  */
 export function useEdited<T extends { id: string }>(
   stored: () => T | undefined,
-  keeper: () => (changed: T) => Promise<unknown>,
+  keeper: () => (changed: T) => Promise<boolean>,
 ) {
   const notices = useNotices();
   const item = shallowRef(stored()) as Ref<T | undefined>;
@@ -20,19 +18,15 @@ export function useEdited<T extends { id: string }>(
     if (!unsaved.value || value?.id !== before?.id) item.value = value;
   });
 
-  const keepLater = useDebounceFn(async (keep: (changed: T) => Promise<unknown>, changed: T) => {
-    try {
-      await keep(changed);
-      if (item.value === changed) unsaved.value = false;
-    } catch (error) {
-      notices.wrong(error);
-    }
-  }, KEEP_AFTER_MS);
-
   function change(changed: T): void {
     item.value = changed;
     unsaved.value = true;
-    void keepLater(keeper(), changed);
+    keeper()(changed).then(
+      (kept) => {
+        if (kept && item.value === changed) unsaved.value = false;
+      },
+      (error: unknown) => notices.wrong(error),
+    );
   }
 
   return { item, unsaved, change };

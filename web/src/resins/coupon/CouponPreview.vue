@@ -4,6 +4,8 @@ import { NO_ROTATION, rotationMatrix, type CouponLayout } from '@zero-pour/core'
 import { useElementSize } from '@vueuse/core';
 import { onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
 import { PartScene } from '../../pattern/view/partScene';
+import { onSceneKey, SCENE_KEYS_HELP } from '../../pattern/view/sceneKeys';
+import SceneMarks from '../../pattern/view/SceneMarks.vue';
 import CouponPlan from './CouponPlan.vue';
 
 /** The coupon in three dimensions, as it will be saved; without a 3-D picture, its plan from above. */
@@ -12,55 +14,43 @@ const frame = useTemplateRef<HTMLElement>('frame');
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
 const { width, height } = useElementSize(frame);
 const flat = shallowRef(false);
-const drawn = shallowRef(false);
-let scene: PartScene | undefined;
+const tick = shallowRef(0);
+const scene = shallowRef<PartScene>();
 
 function show(): void {
   if (!canvas.value || !props.shape || flat.value) return;
   try {
-    const first = scene === undefined;
-    scene ??= new PartScene(canvas.value, () => (drawn.value = true));
-    scene.resize(width.value || 600, height.value || 400);
-    scene.setRotation(rotationMatrix(NO_ROTATION));
-    scene.setShape(props.shape.positions, props.shape.triangles);
+    const first = scene.value === undefined;
+    const shown = (scene.value ??= new PartScene(canvas.value, () => tick.value++));
+    shown.resize(width.value || 600, height.value || 400);
+    shown.setRotation(rotationMatrix(NO_ROTATION));
+    shown.setShape(props.shape.positions, props.shape.triangles);
     if (!first) return;
-    scene.turn(0, 0.25);
-    scene.zoom(1.35);
+    shown.turn(0, 0.25);
+    shown.zoom(1.35);
   } catch {
     flat.value = true;
   }
 }
 watch([() => props.shape, canvas], show, { immediate: true });
-watch([width, height], () => width.value > 0 && height.value > 0 && scene?.resize(width.value, height.value));
-onScopeDispose(() => scene?.dispose());
-
-const TURN = 0.2;
-const KEYS: Record<string, (s: PartScene) => void> = {
-  ArrowLeft: (s) => s.turn(-TURN, 0),
-  ArrowRight: (s) => s.turn(TURN, 0),
-  ArrowUp: (s) => s.turn(0, TURN),
-  ArrowDown: (s) => s.turn(0, -TURN),
-  '+': (s) => s.zoom(1.2),
-  '-': (s) => s.zoom(1 / 1.2),
-};
-function onKey(event: KeyboardEvent): void {
-  const act = KEYS[event.key];
-  if (!act || !scene) return;
-  event.preventDefault();
-  act(scene);
-}
+watch(
+  [width, height],
+  () => width.value > 0 && height.value > 0 && scene.value?.resize(width.value, height.value),
+);
+onScopeDispose(() => scene.value?.dispose());
 </script>
 
 <template>
-  <figure ref="frame" class="preview sheet" :data-ready="drawn || flat">
+  <figure ref="frame" class="preview sheet" :data-ready="tick > 0 || flat">
     <canvas
       v-show="!flat"
       ref="canvas"
       tabindex="0"
       role="img"
-      aria-label="The coupon in three dimensions. Arrow keys turn it, plus and minus zoom."
-      @keydown="onKey"
+      :aria-label="`The coupon in three dimensions. ${SCENE_KEYS_HELP}`"
+      @keydown="(event) => onSceneKey(scene, event)"
     />
+    <SceneMarks v-if="scene && !flat" :scene="scene" :tick="tick" />
     <CouponPlan v-if="flat" :layout="layout" />
     <p v-if="!shape" class="note mute">Building the coupon …</p>
   </figure>

@@ -35,7 +35,7 @@ const {
   change,
 } = useEdited<CureTest>(
   () => stored.value,
-  () => (changed) => records.keep('cureTest', changed),
+  () => (changed) => records.keepTyped('cureTest', changed),
 );
 const set = (fields: Partial<CureTest>): void => {
   if (test.value) change({ ...test.value, ...fields });

@@ -36,7 +36,7 @@ const {
   change,
 } = useEdited<TestSetRun>(
   () => stored.value,
-  () => (changed) => records.keep('testSetRun', changed),
+  () => (changed) => records.keepTyped('testSetRun', changed),
 );
 const set = (fields: Partial<TestSetRun>): void => {
   if (run.value) change({ ...run.value, ...fields });

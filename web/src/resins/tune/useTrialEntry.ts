@@ -20,7 +20,7 @@ export function useTrialEntry(
     change,
   } = useEdited<Trial>(
     () => records.lists.trial.find((trial) => trial.id === openId.value),
-    () => (changed) => records.keep('trial', changed),
+    () => (changed) => records.keepTyped('trial', changed),
   );
 
   /** Trials at the settings in view, oldest first. */

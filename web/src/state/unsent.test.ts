@@ -1,0 +1,91 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { RequestError } from '../api/request';
+import { forgetUnsent, keepSurely, readUnsent } from './unsent';
+
+const AT = '/records/trial/1';
+const outage = () => new RequestError('OFFLINE', 'no answer', 0);
+const refusal = () => new RequestError('BAD_REQUEST', 'This cannot be kept.', 422);
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  localStorage.clear();
+});
+afterEach(() => vi.useRealTimers());
+
+describe('keeping a whole thing surely', () => {
+  it('holds it in the browser until the server has it', async () => {
+    let answer = (): void => {};
+    const kept = keepSurely({
+      at: AT,
+      value: { n: 1 },
+      afterMs: 0,
+      send: () => new Promise<void>((done) => (answer = done)),
+    });
+    await vi.advanceTimersByTimeAsync(0);
+    expect(readUnsent('/records/')).toEqual([{ at: AT, value: { n: 1 } }]);
+    answer();
+    expect(await kept).toBe(true);
+    expect(readUnsent('/records/')).toEqual([]);
+  });
+  it('waits an outage out', async () => {
+    const send = vi
+      .fn()
+      .mockRejectedValueOnce(outage())
+      .mockRejectedValueOnce(outage())
+      .mockResolvedValue(undefined);
+    const kept = keepSurely({ at: AT, value: { n: 2 }, afterMs: 0, send });
+    await vi.advanceTimersByTimeAsync(2900);
+    expect(send).toHaveBeenCalledTimes(1);
+    await vi.advanceTimersByTimeAsync(4000);
+    expect(await kept).toBe(true);
+    expect(send).toHaveBeenCalledTimes(3);
+  });
+  it('sends only the last of what was typed in one go', async () => {
+    const send = vi.fn().mockResolvedValue(undefined);
+    const all = [1, 2, 3].map((n) => keepSurely({ at: AT, value: { n }, afterMs: 500, send }));
+    await vi.advanceTimersByTimeAsync(1200);
+    expect(await Promise.all(all)).toEqual([false, false, true]);
+    expect(send.mock.calls).toEqual([[{ n: 3 }]]);
+  });
+  it('never lets an older state arrive after a newer one', async () => {
+    const arrived: number[] = [];
+    let slow = (): void => {};
+    const send = (value: { n: number }): Promise<void> =>
+      new Promise((done) => {
+        const arrive = (): void => {
+          arrived.push(value.n);
+          done();
+        };
+        if (value.n === 1) slow = arrive;
+        else arrive();
+      });
+    const first = keepSurely({ at: AT, value: { n: 1 }, afterMs: 0, send });
+    await vi.advanceTimersByTimeAsync(0);
+    const second = keepSurely({ at: AT, value: { n: 2 }, afterMs: 0, send });
+    await vi.advanceTimersByTimeAsync(100);
+    expect(arrived).toEqual([]);
+    slow();
+    await Promise.all([first, second]);
+    expect(arrived).toEqual([1, 2]);
+    expect(readUnsent('/records/')).toEqual([]);
+  });
+  it('gives a refusal back, and lets the thing go', async () => {
+    const kept = keepSurely({ at: AT, value: { n: 4 }, afterMs: 0, send: () => Promise.reject(refusal()) });
+    await expect(kept).rejects.toThrow('This cannot be kept.');
+    expect(readUnsent('/records/')).toEqual([]);
+  });
+  it('stops for what was removed', async () => {
+    const send = vi.fn().mockRejectedValue(outage());
+    const kept = keepSurely({ at: AT, value: { n: 5 }, afterMs: 0, send });
+    await vi.advanceTimersByTimeAsync(10);
+    forgetUnsent(AT);
+    await vi.advanceTimersByTimeAsync(3100);
+    expect(await kept).toBe(false);
+    expect(send).toHaveBeenCalledTimes(1);
+  });
+  it('does not stumble over what is not readable', () => {
+    localStorage.setItem(`zero-pour.put.${AT}`, '{');
+    expect(readUnsent('/records/')).toEqual([]);
+  });
+});
