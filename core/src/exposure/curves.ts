@@ -10,10 +10,10 @@ export interface EdgeCurve {
 }
 
 /** Enough that mean and band are true to the width of a drawn line. */
-const SAMPLES = 240;
+const SAMPLES = 160;
 
 /** Expected shares and 90 % bands at exposures evenly spaced by ratio. */
-export function edgeCurve(edge: EdgePosterior, fromS: number, toS: number, points = 60): EdgeCurve {
+export function edgeCurve(edge: EdgePosterior, fromS: number, toS: number, points = 48): EdgeCurve {
   const exposuresS = Array.from({ length: points }, (_, i) => fromS * (toS / fromS) ** (i / (points - 1)));
   const { chances, samples } = sampleEdge(edge, exposuresS, SAMPLES);
   const columns = exposuresS.map((_, t) =>

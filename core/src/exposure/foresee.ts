@@ -24,9 +24,9 @@ export interface CouponOutcome {
 
 /** Counts looked at on each side, and the samples and exposures each is judged by: enough to foresee with. */
 const LEVELS = 9;
-const POINTS = 400;
-const SAMPLES = 120;
-const EXPOSURES = 32;
+const POINTS = 300;
+const SAMPLES = 80;
+const EXPOSURES = 28;
 const PAIRING = [67];
 /** Conclusions less likely than this are not worth a line. */
 const CHANCE_LEAST = 0.02;

@@ -1,32 +1,14 @@
 <script setup lang="ts">
-import { useFileDialog } from '@vueuse/core';
-import { shallowRef } from 'vue';
 import { blobAddress } from '../api/request';
-import { keepPhoto } from '../api/keepPhoto';
-import { useNotices } from '../state/notices';
+import { useKeptFiles } from './useKeptFiles';
 
 /** Photos that belong to something, with a way to add and to take them off. */
 type Photo = { hash: string; name: string };
 const props = defineProps<{ photos: readonly Photo[]; of: string }>();
 const emit = defineEmits<{ change: [photos: Photo[]] }>();
-const notices = useNotices();
-const busy = shallowRef(false);
-
-const { open, onChange } = useFileDialog({
-  accept: 'image/png,image/jpeg,image/webp',
-  multiple: true,
-  reset: true,
-});
-onChange(async (files) => {
-  busy.value = true;
-  try {
-    emit('change', [...props.photos, ...(await Promise.all([...(files ?? [])].map(keepPhoto)))]);
-  } catch (error) {
-    notices.wrong(error);
-  } finally {
-    busy.value = false;
-  }
-});
+const { open, busy } = useKeptFiles('image/png,image/jpeg,image/webp', (files) =>
+  emit('change', [...props.photos, ...files.map(({ hash, name }) => ({ hash, name }))]),
+);
 </script>
 
 <template>

@@ -1,39 +1,15 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
-import { useFileDialog } from '@vueuse/core';
-import { shallowRef } from 'vue';
-import { keepPhoto } from '../../api/keepPhoto';
 import { blobAddress } from '../../api/request';
-import { useNotices } from '../../state/notices';
+import { useKeptFiles } from '../../components/useKeptFiles';
 
 /** The maker's sheet, a photo of the bottle: kept here, the figures typed beside them. */
 type Attachment = Resin['attachments'][number];
 const props = defineProps<{ attachments: readonly Attachment[] }>();
 const emit = defineEmits<{ change: [attachments: Attachment[]] }>();
-const notices = useNotices();
-const busy = shallowRef(false);
-
-const { open, onChange } = useFileDialog({
-  accept: 'image/png,image/jpeg,image/webp,application/pdf,text/plain',
-  multiple: true,
-  reset: true,
-});
-onChange(async (files) => {
-  busy.value = true;
-  try {
-    const kept = await Promise.all(
-      [...(files ?? [])].map(async (file) => ({
-        ...(await keepPhoto(file)),
-        mediaType: file.type.slice(0, 100),
-      })),
-    );
-    emit('change', [...props.attachments, ...kept]);
-  } catch (error) {
-    notices.wrong(error);
-  } finally {
-    busy.value = false;
-  }
-});
+const { open, busy } = useKeptFiles('image/png,image/jpeg,image/webp,application/pdf,text/plain', (files) =>
+  emit('change', [...props.attachments, ...files]),
+);
 </script>
 
 <template>
