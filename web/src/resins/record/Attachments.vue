@@ -17,7 +17,11 @@ const { open, busy } = useKeptFiles('image/png,image/jpeg,image/webp,application
     <h2>Sheets and photos</h2>
     <ul>
       <li v-for="(file, i) in attachments" :key="file.hash">
-        <a :href="blobAddress(file.hash)" target="_blank">
+        <a
+          :href="blobAddress(file.hash)"
+          target="_blank"
+          :download="file.mediaType.startsWith('image/') ? undefined : file.name"
+        >
           <img
             v-if="file.mediaType.startsWith('image/')"
             :src="blobAddress(file.hash)"

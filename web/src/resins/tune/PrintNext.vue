@@ -11,6 +11,8 @@ const props = defineProps<{
   of: TuningOf;
   counts: CouponCounts;
   coupons: number;
+  /** Coupons of other settings that are counted in. */
+  carriedOver: number;
   couponAt: string;
   busy: boolean;
 }>();
@@ -30,6 +32,7 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
       <b data-testid="figure">{{ seconds(figure) }} s</b>
       <span v-if="!settled && coupons > 0" class="mute">all else as trial {{ coupons }}</span>
       <span v-else-if="settled" class="mute">after {{ coupons }} coupons</span>
+      <span v-if="carriedOver > 0" class="mute">{{ carriedOver }} carried over</span>
     </p>
     <ul v-if="!settled" class="outcomes">
       <li v-for="outcome in outcomes" :key="outcome.kind">

@@ -97,7 +97,12 @@ function counted(row: UsedTrial, of: 'struts' | 'slots'): string {
 .right {
   text-align: right;
 }
+td.num {
+  white-space: nowrap;
+}
 small {
+  max-width: 250px;
+  white-space: normal;
   display: block;
   font-family: var(--text);
   font-size: 12.5px;

@@ -22,7 +22,7 @@ import PrintNext from './PrintNext.vue';
 import StartingFigures from './StartingFigures.vue';
 import TrialTable from './TrialTable.vue';
 import TuneChart from './TuneChart.vue';
-import { couponCounts, tuningJob } from './tuningJob';
+import { couponCounts, ownCoupons, tuningJob } from './tuningJob';
 import TuneHead from './TuneHead.vue';
 import { useAccept } from './useAccept';
 import { useTrialEntry } from './useTrialEntry';
@@ -79,7 +79,8 @@ const { answer, problem } = useTuning(() =>
     : undefined,
 );
 const counts = computed(() => couponCounts(of.value, gathered.value?.used ?? []));
-const couponsSoFar = computed(() => gathered.value?.used.length ?? 0);
+const couponsSoFar = computed(() => (gathered.value ? ownCoupons(gathered.value) : 0));
+const carriedOver = computed(() => (gathered.value?.used.length ?? 0) - couponsSoFar.value);
 const featureMm = computed(() => {
   if (of.value === 'base') return FEATURE_SIZE_MM.standard;
   const last = gathered.value?.used
@@ -193,6 +194,7 @@ const couponAt = computed(
         :of="of"
         :counts="counts"
         :coupons="couponsSoFar"
+        :carried-over="carriedOver"
         :coupon-at="couponAt"
         :busy="busy"
         @enter="enter"

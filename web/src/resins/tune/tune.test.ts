@@ -116,7 +116,7 @@ describe('words about counts', () => {
 });
 
 describe('what to do next', () => {
-  const props = { of: 'filigree', counts: COUPON, couponAt: '/', busy: false } as const;
+  const props = { of: 'filigree', counts: COUPON, couponAt: '/', busy: false, carriedOver: 0 } as const;
   it('is the next coupon, and what each outcome would mean', () => {
     mounted = mountInApp(PrintNext, { ...props, answer: FIRST, coupons: 0 });
     expect(mounted.find('[data-testid=figure]').text()).toBe(`${FIRST.next.exposureS} s`);
@@ -145,6 +145,10 @@ describe('the question to the worker', () => {
   it('counts coupons apart from pieces of test sets', () => {
     const job = tuningJob('filigree', PRINTER, 3.04, gathered);
     expect(job).toMatchObject({ startS: 3, coupons: 1, coupon: COUPON, keepToBest: false });
+    const carried = { ...used[0]!, number: 0, laws: [['by light']] };
+    expect(tuningJob('filigree', PRINTER, 3, { ...gathered, used: [...used, carried] })).toMatchObject({
+      coupons: 1,
+    });
     expect(tuningJob('base', PRINTER, 25, gathered)).toMatchObject({ keepToBest: true, startS: 25 });
     expect(job.trials).toHaveLength(2);
     expect(() => structuredClone(job)).not.toThrow();

@@ -16,6 +16,10 @@ export function chartSpan(startS: number, trials: readonly TuningTrial[]): [numb
   return [Math.min(...seconds) * 0.68, Math.max(...seconds) * 1.5];
 }
 
+/** Coupons printed at these very settings: what was carried over informs, but settles nothing by itself. */
+export const ownCoupons = ({ used }: GatheredTrials): number =>
+  used.filter((trial) => trial.number > 0).length;
+
 /** The question to the tuning worker. */
 export function tuningJob(
   of: TuningOf,
@@ -36,7 +40,7 @@ export function tuningJob(
     trials,
     settable,
     coupon: couponCounts(of, gathered.used),
-    coupons: gathered.used.length,
+    coupons: ownCoupons(gathered),
     chartS: chartSpan(startS, gathered.used),
     keepToBest: of === 'base',
   };

@@ -8,6 +8,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { acceptBase, acceptFigure } from './acceptFigure';
 import { solidWidths } from './known';
+import { ownCoupons } from './tuningJob';
 import { seconds } from './words';
 
 /** What a figure is taken from, when it is taken. */
@@ -34,8 +35,9 @@ export function useAccept(what: () => Acceptable | undefined) {
 
   /** "4 coupons, 3 Mar 2026, 28 °C". */
   function provenanceOf({ gathered, answer }: Acceptable): string {
-    const n = gathered.used.length;
+    const n = ownCoupons(gathered);
     const parts = [`${n} ${n === 1 ? 'coupon' : 'coupons'}`, format(new Date(), 'd MMM yyyy')];
+    if (gathered.used.length > n) parts.splice(1, 0, `${gathered.used.length - n} carried over`);
     if (gathered.vatC !== null)
       parts.push(formatQuantity({ value: gathered.vatC, unit: 'degC' }, units.choice));
     if (answer.verdict.kind !== 'prints') parts.push('borderline');
