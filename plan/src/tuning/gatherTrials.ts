@@ -4,6 +4,7 @@ import {
   carryOver,
   changedSettings,
   featureCount,
+  quantity,
   SAME_LAYER_MM,
   say,
   type Phrase,
@@ -33,6 +34,8 @@ export interface GatheredTrials {
   changedMore: Map<string, string[]>;
   /** Vat temperature that the trials are told by: the newest measured one. */
   vatC: number | null;
+  /** Size of struts and slots that they are told by: the newest coupon's; null before there is one. */
+  featureMm: number | null;
 }
 
 /** All trials of the resin that were made at these very settings, oldest first. */
@@ -68,6 +71,21 @@ function piecesOf(records: RecordLists, things: TuningThings, of: TuningOf): Tun
     );
 }
 
+/** Sizes closer than this share are the same. */
+const SAME_SIZE_SHARE = 0.04;
+
+/** Size of the features that a trial carries for a class. */
+const featureOf = (trial: Trial, of: TuningOf): number | undefined =>
+  trial.coupon.classes.find((row) => row.castClass === of)?.featureMm;
+
+/** A count says something only about features of its size. */
+function otherSize(trial: Trial, of: TuningOf, wantedMm: number | null): Phrase | undefined {
+  const featureMm = featureOf(trial, of);
+  if (featureMm === undefined || wantedMm === null) return undefined;
+  if (Math.abs(featureMm / wantedMm - 1) <= SAME_SIZE_SHARE) return undefined;
+  return say`Its features were ${quantity(featureMm, 'mm', 2)}, not ${quantity(wantedMm, 'mm', 2)}.`;
+}
+
 /** What each trial changed against the one printed before it, where that is more than one thing. */
 function changesOf(trials: readonly Trial[]): Map<string, string[]> {
   const out = new Map<string, string[]>();
@@ -95,6 +113,7 @@ export function gatherTrials(
     .sort((a, b) => a.printedAt.localeCompare(b.printedAt));
   const own = all.filter((trial) => sameSettings(trial, things));
   const vatC = own.map((trial) => readingValue(trial.vatC)).findLast((c) => c !== undefined) ?? null;
+  const featureMm = own.map((trial) => featureOf(trial, of)).findLast((mm) => mm !== undefined) ?? null;
   const wanted = wantedSetting(things, vatC);
   const dpMm = curveOf(records, things.resin.id, things.printer.wavelengthNm)?.dpMm ?? null;
   const gathered: GatheredTrials = {
@@ -103,6 +122,7 @@ export function gatherTrials(
     leftOut: [],
     changedMore: changesOf(own),
     vatC,
+    featureMm,
   };
   let number = 0;
   for (const trial of all) {
@@ -110,6 +130,11 @@ export function gatherTrials(
     if (isOwn) number++;
     const setting = trialSetting(trial, lists.printer);
     if (!setting || !countsOf(trial, of, 1)) continue;
+    const size = otherSize(trial, of, featureMm);
+    if (size) {
+      gathered.leftOut.push({ trial, why: size });
+      continue;
+    }
     const carried = carryOver(setting, wanted, dpMm);
     if (carried.status === 'refused') gathered.leftOut.push({ trial, why: carried.why });
     else if (!isOwn && (of === 'base' || !pool)) {

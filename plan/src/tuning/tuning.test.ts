@@ -86,6 +86,16 @@ describe('gathering trials', () => {
       ['exposure', 'base seconds'],
     ]);
   });
+  it('leaves out counts of other feature sizes than the newest coupon’s', () => {
+    const { coupon } = records.trial[3]!;
+    const classes = coupon.classes.map((c) => (c.castClass === 'filigree' ? { ...c, featureMm: 0.3 } : c));
+    const changed = withTrial({ coupon: { ...coupon, classes } });
+    const filigree = gatherTrials(lists, changed, wax(), 'filigree', false);
+    expect(filigree.used.map((u) => u.number)).toEqual([4]);
+    expect(filigree.featureMm).toBe(0.3);
+    expect(words(filigree.leftOut[0]!.why)).toBe('Its features were 0.25 mm, not 0.30 mm.');
+    expect(gatherTrials(lists, changed, wax(), 'heavy', false).used).toHaveLength(4);
+  });
   it('leaves out another temperature, always', () => {
     const { used, leftOut } = gatherTrials(
       lists,

@@ -81,13 +81,9 @@ const { answer, problem } = useTuning(() =>
 const counts = computed(() => couponCounts(of.value, gathered.value?.used ?? []));
 const couponsSoFar = computed(() => (gathered.value ? ownCoupons(gathered.value) : 0));
 const carriedOver = computed(() => (gathered.value?.used.length ?? 0) - couponsSoFar.value);
-const featureMm = computed(() => {
-  if (of.value === 'base') return FEATURE_SIZE_MM.standard;
-  const last = gathered.value?.used
-    .flatMap((t) => t.trial.coupon.classes.filter((c) => c.castClass === of.value))
-    .at(-1);
-  return last?.featureMm ?? FEATURE_SIZE_MM[of.value];
-});
+const featureMm = computed(
+  () => gathered.value?.featureMm ?? FEATURE_SIZE_MM[of.value === 'base' ? 'standard' : of.value],
+);
 
 const { open, unsaved, number, change, enter, close, discard, openTrial } = useTrialEntry(
   () => things.value,

@@ -141,7 +141,14 @@ describe('what to do next', () => {
 
 describe('the question to the worker', () => {
   const used = [{ ...counted(3, 15, 24), trial: newTrial(THINGS, PLAN, NOW), number: 1, laws: [] }];
-  const gathered = { used, pieces: [counted(3.2, 24, 24)], leftOut: [], changedMore: new Map(), vatC: 28 };
+  const gathered = {
+    used,
+    pieces: [counted(3.2, 24, 24)],
+    leftOut: [],
+    changedMore: new Map(),
+    vatC: 28,
+    featureMm: 0.25,
+  };
   it('counts coupons apart from pieces of test sets', () => {
     const job = tuningJob('filigree', PRINTER, 3.04, gathered);
     expect(job).toMatchObject({ startS: 3, coupons: 1, coupon: COUPON, keepToBest: false });
