@@ -93,14 +93,42 @@ test('a day at the board: open, tick, find, switch units, undo, and a server tha
   });
 });
 
+test('a quick sum is typed, changed in its form, and becomes a pour', async ({ page }) => {
+  await page.goto(`${shop.address}/record`);
+  await expect(page.getByRole('heading', { name: 'Record' })).toBeVisible();
+  await page.keyboard.press('q');
+  const field = page.getByRole('textbox', { name: /^Quick sum/ });
+  await expect(field).toBeFocused();
+  await field.fill('flask 76x102 tree 12 g');
+  const answer = page.locator('.answer');
+  // ρs 1.8010 × (462.7 − 12.63) ml × 1.05 / 1.4 = 607.9 g, and 0.4 of it in water.
+  await expect(answer).toContainText('608 g');
+  await expect(answer).toContainText('243 ml');
+  await type(page, 'Water ÷ powder', '0,38');
+  await expect(answer).toContainText('237 ml');
+  await field.fill('sterling 12 dwt wax');
+  await expect(answer).toContainText('Weigh, Sterling silver');
+  await field.fill('a good deal');
+  await expect(page.getByText('Not clear yet.')).toBeVisible();
+  await field.fill('flask 76x102 tree 12 g');
+  await page.getByRole('button', { name: 'Make a pour of it' }).click();
+  await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+  await page.keyboard.press('8');
+  await expect(page.getByText('76 × 102').first()).toBeVisible();
+});
+
 test('every page fits a phone and a small screen without sideways scrolling', async ({ page }) => {
-  const { openPours, patterns } = (await (await page.request.get(`${shop.address}/api/shop`)).json()) as {
+  const { openPours, patterns, lists } = (await (
+    await page.request.get(`${shop.address}/api/shop`)
+  ).json()) as {
     openPours: { id: string }[];
     patterns: { id: string }[];
+    lists: { resin: { id: string; name: string }[] };
   };
+  const resin = `/resins/${lists.resin.find((r) => r.name === 'Skerry Wax 55')!.id}`;
   const pour = `/pours/${openPours[0]!.id}`;
   for (const [width, paths] of [
-    [390, ['/', pour, `${pour}/result`, `${pour}/bench/clean`, `${pour}/bench/invest`]],
+    [390, ['/', `${resin}/tune`, pour, `${pour}/result`, `${pour}/bench/clean`, `${pour}/bench/invest`]],
     [
       1024,
       [
@@ -108,6 +136,8 @@ test('every page fits a phone and a small screen without sideways scrolling', as
         '/patterns',
         `/patterns/${patterns[0]!.id}`,
         '/resins',
+        '/resins/compare',
+        ...['tune', 'coupon', 'profiles', 'curve', 'tests', 'before', 'record'].map((v) => `${resin}/${v}`),
         '/shop',
         '/record',
         pour,

@@ -20,4 +20,5 @@ export * from './schedule';
 export * from './pour';
 export * from './result';
 export * from './cost';
+export * from './quick';
 export * from './caution';

@@ -9,12 +9,13 @@ import { useAppKeys } from './shell/useAppKeys';
 // What opens over the page comes when it is first asked for.
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));
 const KeysDialog = defineAsyncComponent(() => import('./shell/KeysDialog.vue'));
+const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 
 const route = useRoute();
 const shop = useShop();
 const notices = useNotices();
-const { finding, showingKeys } = useAppKeys();
+const { finding, showingKeys, summing } = useAppKeys();
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
 void load();
@@ -23,7 +24,12 @@ void load();
 <template>
   <v-app>
     <a class="skip" href="#content">Skip to the page</a>
-    <TopBar v-if="!route.meta['bare']" @find="finding = true" @keys="showingKeys = true" />
+    <TopBar
+      v-if="!route.meta['bare']"
+      @find="finding = true"
+      @sums="summing = true"
+      @keys="showingKeys = true"
+    />
     <main id="content">
       <router-view v-if="shop.loading === 'ready'" />
       <div v-else-if="shop.loading === 'failed'" class="page">
@@ -34,6 +40,7 @@ void load();
       <p v-else class="page mute">Fetching the shop …</p>
     </main>
     <FindDialog v-if="finding" v-model="finding" />
+    <QuickSums v-if="summing" v-model="summing" />
     <KeysDialog v-if="showingKeys" v-model="showingKeys" />
     <NoticeLine v-if="notices.current" />
   </v-app>

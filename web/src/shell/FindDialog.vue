@@ -5,10 +5,12 @@ import { nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
 import { useNotices } from '../state/notices';
+import { useShop } from '../state/shopStore';
 
 const open = defineModel<boolean>({ required: true });
 const router = useRouter();
 const notices = useNotices();
+const shop = useShop();
 const words = ref('');
 const hits = shallowRef<FindHit[]>([]);
 const asked = ref('');
@@ -38,6 +40,7 @@ function addressOf({ kind, id }: FindHit): string {
   if (kind === 'pour') return `/pours/${id}`;
   if (kind === 'pattern') return `/patterns/${id}`;
   if (kind === 'resin') return `/resins/${id}`;
+  if (kind === 'profile') return `/resins/${shop.lists.profile.find((p) => p.id === id)?.resinId}/profiles`;
   return `/shop/${kind}/${id}`;
 }
 function go(hit: FindHit | undefined): void {

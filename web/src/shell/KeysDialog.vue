@@ -4,6 +4,7 @@ import { STAGES } from '@zero-pour/core';
 const open = defineModel<boolean>({ required: true });
 const KEYS = [
   ['N', 'New pour'],
+  ['Q', 'Quick sums'],
   ['/', 'Find'],
   ['B', 'Bench mode, at Clean and Invest of a pour'],
   ['E', 'Enter counts: castings of a pour, a coupon at Tune'],

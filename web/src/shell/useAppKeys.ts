@@ -15,8 +15,8 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
-/** Keys that hold on every page (design: number row for stages, N, /, B, E, ?, Esc, Ctrl+Z). */
-export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean> } {
+/** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
+export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>; summing: Ref<boolean> } {
   const router = useRouter();
   const route = useRoute();
   const pours = usePours();
@@ -24,6 +24,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   const newPour = useNewPour();
   const finding = ref(false);
   const showingKeys = ref(false);
+  const summing = ref(false);
 
   function pourKey(key: string): boolean {
     const id = String(route.params['id']);
@@ -40,6 +41,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     if (key === 'n') void newPour();
     else if (key === '/') finding.value = true;
     else if (key === '?') showingKeys.value = true;
+    else if (key === 'q') summing.value = true;
     else if (key === 'escape') void router.push('/');
     else return false;
     return true;
@@ -49,6 +51,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     const inDialog =
       finding.value ||
       showingKeys.value ||
+      summing.value ||
       document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
     if (event.defaultPrevented || isTyping(event.target) || inDialog || route.meta['bare'] || event.altKey)
       return;
@@ -61,5 +64,5 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     }
   });
 
-  return { finding, showingKeys };
+  return { finding, showingKeys, summing };
 }

@@ -5,8 +5,11 @@ import type { Component } from 'vue';
 import { createMemoryHistory, createRouter } from 'vue-router';
 
 /** Mounts a component with the framework, the stores and a router, as the application does. */
-export function mountInApp(component: Component, props: Record<string, unknown>): VueWrapper {
-  const pinia = createPinia();
+export function mountInApp(
+  component: Component,
+  props: Record<string, unknown>,
+  pinia = createPinia(),
+): VueWrapper {
   setActivePinia(pinia);
   const router = createRouter({
     history: createMemoryHistory(),

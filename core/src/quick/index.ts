@@ -1,0 +1,12 @@
+export {
+  CONVERTED,
+  USUAL_MOTION_S,
+  USUAL_RATIO,
+  WAX_G_PER_ML,
+  type Converted,
+  type QuickKind,
+  type QuickMetal,
+  type QuickSum,
+} from './sums';
+export { workOut, type SumAnswer, type SumLine } from './workOut';
+export { readSum, type KnownNames, type ReadSum } from './readSum';

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import {
+  CONVERTED,
+  formatPhrase,
+  formatQuantity,
+  InputError,
+  readSum,
+  workOut,
+  type Converted,
+  type QuickMetal,
+  type QuickSum,
+  type SumAnswer,
+} from '@zero-pour/core';
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import QuantityField from '../components/QuantityField.vue';
+import { useNewPour } from '../pour/useNewPour';
+import { useShop } from '../state/shopStore';
+import { useUnits } from '../state/unitStore';
+import { pourFrom } from './pourFrom';
+import { QUICK_FORMS, QUICK_KINDS, usualSum } from './quickForms';
+
+/** Sums that need no pour: typed in one line where that is clear, or by a form; the working is always shown. */
+const open = defineModel<boolean>({ required: true });
+const shop = useShop();
+const units = useUnits();
+const newPour = useNewPour();
+
+const line = ref('');
+const sum = shallowRef<QuickSum>();
+const metals = computed<QuickMetal[]>(() =>
+  shop.lists.alloy.map(({ name, densityGPerCm3, lossPercent }) => ({ name, densityGPerCm3, lossPercent })),
+);
+const names = computed(() => ({
+  metals: metals.value,
+  resins: shop.lists.resin.map(({ name, densityGPerMl }) => ({ name, densityGPerMl })),
+}));
+const read = computed(() => readSum(line.value, names.value, units.choice));
+watch(read, (found) => {
+  if (found.status === 'read') sum.value = found.sum;
+});
+
+const form = computed(() => sum.value && QUICK_FORMS[sum.value.kind]);
+const values = computed(() => (sum.value ?? {}) as unknown as Record<string, number>);
+const set = (fields: object): void => {
+  if (sum.value) sum.value = { ...sum.value, ...fields };
+};
+const metalName = computed(() => (sum.value && 'metal' in sum.value ? sum.value.metal.name : undefined));
+
+const answer = computed<SumAnswer | { problem: string } | undefined>(() => {
+  if (!sum.value) return undefined;
+  try {
+    return workOut(sum.value);
+  } catch (error) {
+    if (error instanceof InputError)
+      return { problem: `This cannot be: ${error.argument} should be ${error.expected}.` };
+    throw error;
+  }
+});
+const doc = computed(() =>
+  sum.value && answer.value && 'lines' in answer.value
+    ? pourFrom(sum.value, shop.shop, new Date())
+    : undefined,
+);
+function makePour(): void {
+  if (!doc.value) return;
+  open.value = false;
+  void newPour(doc.value);
+}
+const UNIT_WORDS: Record<Converted, string> = {
+  degC: 'temperature',
+  g: 'weight',
+  mm: 'length',
+  kPa: 'vacuum',
+};
+
+const field = useTemplateRef<{ focus(): void }>('field');
+onMounted(async () => {
+  await nextTick();
+  field.value?.focus();
+});
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="880" aria-label="Quick sums" location="top">
+    <section class="quick">
+      <v-text-field
+        ref="field"
+        v-model="line"
+        label="Quick sum: type it, like “flask 76x102 tree 12 g wax”"
+        autocomplete="off"
+        :hint="
+          line.trim() !== '' && read.status === 'unclear'
+            ? 'Not clear yet. Choose what it is below, or type it like the example there.'
+            : ''
+        "
+        persistent-hint
+      />
+      <div class="kinds" role="group" aria-label="Kind of sum">
+        <button
+          v-for="kind in QUICK_KINDS"
+          :key="kind"
+          type="button"
+          :aria-pressed="sum?.kind === kind"
+          :title="QUICK_FORMS[kind].example"
+          @click="sum = usualSum(kind, metals[0])"
+        >
+          {{ QUICK_FORMS[kind].title }}
+        </button>
+      </div>
+      <div v-if="sum && form" class="both">
+        <div class="form">
+          <p class="mute">
+            Or in one line: <code>{{ form.example }}</code>
+          </p>
+          <v-select
+            v-if="metalName !== undefined"
+            label="Metal"
+            :items="metals.map((m) => m.name)"
+            :model-value="metalName"
+            no-data-text="No metal yet: add one under Shop."
+            @update:model-value="(name: string) => set({ metal: metals.find((m) => m.name === name) })"
+          />
+          <QuantityField
+            v-for="f in form.fields"
+            :key="sum.kind + f.key"
+            :label="f.label"
+            :unit="f.unit"
+            v-bind="f.digits === undefined ? {} : { digits: f.digits }"
+            :min="f.min"
+            :max="f.max"
+            required
+            :model-value="values[f.key]"
+            @update:model-value="(value) => value !== undefined && set({ [f.key]: value })"
+          />
+          <template v-if="sum.kind === 'units'">
+            <v-select
+              label="Of"
+              :items="CONVERTED.map((unit) => ({ title: UNIT_WORDS[unit], value: unit }))"
+              :model-value="sum.unit"
+              @update:model-value="(unit: Converted) => set({ unit })"
+            />
+            <QuantityField
+              label="Value"
+              :unit="sum.unit"
+              :digits="3"
+              :min="-100"
+              :max="1e6"
+              required
+              :model-value="sum.value"
+              @update:model-value="(value) => value !== undefined && set({ value })"
+            />
+          </template>
+        </div>
+        <div class="answer" aria-live="polite">
+          <p v-if="answer && 'problem' in answer" role="alert">{{ answer.problem }}</p>
+          <template v-else-if="answer">
+            <dl>
+              <div v-for="(l, i) in answer.lines" :key="l.name" :class="{ first: i === 0 }">
+                <dt>{{ l.name }}</dt>
+                <dd class="num">{{ 'words' in l ? l.words : formatQuantity(l.quantity, units.choice) }}</dd>
+              </div>
+            </dl>
+            <p v-for="(step, i) in answer.working" :key="i" class="mute working">
+              {{ formatPhrase(step, units.choice) }}
+            </p>
+            <v-btn v-if="doc" class="mt-3" variant="flat" @click="makePour">Make a pour of it</v-btn>
+          </template>
+        </div>
+      </div>
+      <p v-else class="mute none">
+        Examples: <code v-for="kind in QUICK_KINDS" :key="kind">{{ QUICK_FORMS[kind].example }}</code>
+      </p>
+    </section>
+  </v-dialog>
+</template>
+
+<style scoped>
+.quick {
+  background: var(--sheet);
+  border: 1px solid var(--line2);
+  padding: 16px;
+  overflow-y: auto;
+}
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 12px 0;
+}
+.kinds button {
+  min-height: 38px;
+  padding: 0 10px;
+  border: 1px solid var(--line2);
+  background: var(--paper);
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+  cursor: pointer;
+}
+.kinds [aria-pressed='true'] {
+  background: var(--wax);
+  border-color: var(--wax);
+  color: #fff;
+}
+.both {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  gap: 24px;
+}
+.form {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+code {
+  font: 13px var(--mono);
+}
+dl {
+  margin: 0;
+}
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+.first {
+  font-size: 24px;
+  font-weight: 650;
+}
+.working {
+  margin-top: 8px;
+  font-size: 14px;
+}
+.none code {
+  display: inline-block;
+  margin: 4px 14px 0 0;
+}
+@media (max-width: 700px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,54 @@
+import { emptyPourDoc, type PourDoc } from '@zero-pour/contracts';
+import { ringSizesNear, type QuickSum } from '@zero-pour/core';
+import type { Shop } from '@zero-pour/plan';
+
+/** Flasks are told by their size in whole millimetres. */
+const SAME_FLASK_MM = 0.5;
+
+/** What a quick sum already says of a pour; undefined for sums that say nothing of one. */
+export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | undefined {
+  const doc = emptyPourDoc();
+  switch (sum.kind) {
+    case 'slurry': {
+      const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME_FLASK_MM;
+      const flask = lists.flask.find(
+        (f) => same(f.innerDiameterMm, sum.diameterMm) && same(f.heightMm, sum.heightMm),
+      );
+      if (flask) doc.sprue.flaskId = flask.id;
+      doc.invest.ratio = sum.ratio;
+      return doc;
+    }
+    case 'metal from weight':
+    case 'metal from volume': {
+      const alloy = lists.alloy.find((a) => a.name === sum.metal.name);
+      if (alloy) doc.brief.alloyId = alloy.id;
+      if (sum.kind === 'metal from weight') {
+        doc.sprue.weighBy = 'weight';
+        doc.sprue.weighedPatternsG = { state: 'measured', value: sum.modelG };
+      }
+      return doc;
+    }
+    case 'ring': {
+      const us = ringSizesNear(sum.diameterMm).find(
+        (size) => size.system === 'US' && Math.abs(size.offMm) < 0.005,
+      );
+      doc.brief.holdSize = {
+        mm: sum.diameterMm,
+        surface: 'inner',
+        ...(us ? { ring: { system: 'US', size: us.size } } : {}),
+      };
+      return doc;
+    }
+    case 'pour time': {
+      const zero = new Date(now);
+      zero.setHours(0, Math.round(sum.startMin + sum.hours * 60), 0, 0);
+      if (zero <= now) zero.setDate(zero.getDate() + 1);
+      doc.brief.zeroAt = zero.toISOString();
+      return doc;
+    }
+    case 'units':
+    case 'karat':
+    case 'print':
+      return undefined;
+  }
+}

@@ -1,0 +1,213 @@
+// @vitest-environment happy-dom
+import type { Resin, ShopFile, TestSetRun } from '@zero-pour/contracts';
+import { createDemoShop } from '@zero-pour/demo';
+import { gatherTrials, tuningThings, type GatheredTrials } from '@zero-pour/plan';
+import type { VueWrapper } from '@vue/test-utils';
+import type { Pinia } from 'pinia';
+import type { Component } from 'vue';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { openFakeShop, type FakeServer } from '../testing/fakeServer';
+import { lastEmitted, mountInApp } from '../testing/mountInApp';
+import ComparePage from './compare/ComparePage.vue';
+import CurveView from './curve/CurveView.vue';
+import ResinIndex from './ranking/ResinIndex.vue';
+import PiecesTable from './testset/PiecesTable.vue';
+import TestSetView from './testset/TestSetView.vue';
+import VerdictRows from './testset/VerdictRows.vue';
+import StartingFigures from './tune/StartingFigures.vue';
+import TrialTable from './tune/TrialTable.vue';
+import WidthPanel from './tune/WidthPanel.vue';
+
+let file: ShopFile;
+let server: FakeServer;
+let pinia: Pinia;
+let mounted: VueWrapper | undefined;
+beforeAll(async () => {
+  ({ file } = await createDemoShop(new Date()));
+}, 60_000);
+beforeEach(async () => {
+  localStorage.clear();
+  ({ server, pinia } = await openFakeShop(file));
+});
+afterEach(() => {
+  mounted?.unmount();
+  vi.unstubAllGlobals();
+});
+
+const show = (component: Component, props: Record<string, unknown> = {}): VueWrapper =>
+  (mounted = mountInApp(component, props, pinia));
+const resin = (name = 'Skerry Wax 55'): Resin => file.lists.resin.find((r) => r.name === name)!;
+const button = (of: VueWrapper, text: string) => of.findAll('button').find((b) => b.text() === text)!;
+/** Rows of a table, a blank between cells. */
+const rowsOf = (of: VueWrapper): string[] =>
+  of.findAll('tbody tr').map((row) =>
+    row
+      .findAll('td')
+      .map((cell) => cell.text().replace(/\s+/g, ' '))
+      .join(' '),
+  );
+
+describe('ranking', () => {
+  it('has every resin, the surest print first, those without record last', () => {
+    const rows = rowsOf(show(ResinIndex));
+    expect(rows).toHaveLength(8);
+    expect(rows[0]).toContain('Skerry Wax 55');
+    expect(rows[0]).toContain('4 of 5');
+    expect(rows.at(-1)).toContain('no pieces yet');
+  });
+  it('is told anew for another class', async () => {
+    const index = show(ResinIndex);
+    await button(index, 'Heavy').trigger('click');
+    expect(rowsOf(index).find((row) => row.startsWith('Brine Clear-Outwax-free'))).toContain('5 of 5');
+  });
+});
+
+describe('comparing', () => {
+  it('shows choices side by side and says which number decides', async () => {
+    const page = show(ComparePage);
+    expect(page.find('.decides').text()).toMatch(/comes out cheapest\. Against .* decides/);
+    const cells = (name: string): number =>
+      page
+        .findAll('tbody tr')
+        .find((r) => r.text().startsWith(name))!
+        .findAll('td').length - 1;
+    expect(cells('Layers')).toBe(3);
+    await page.findAll('.choices button')[0]!.trigger('click');
+    expect(cells('Cost of a good casting')).toBe(2);
+  });
+});
+
+describe('working curve', () => {
+  it('fits the demo’s test and guesses for printers of its light only', () => {
+    const view = show(CurveView, { resin: resin('Skerry Low-Ash') });
+    expect(view.text()).toContain('0.108 mm ± 0.002 mm');
+    expect(view.text()).toContain('another wavelength: Dp and Ec do not hold there');
+  });
+  it('takes pasted discs, and says which line is wrong', async () => {
+    const view = show(CurveView, { resin: resin('Skerry Low-Ash') });
+    const box = view.find('textarea:not([readonly])');
+    await box.setValue('10 0,06\n15 many');
+    await button(view, 'Use these discs').trigger('click');
+    await vi.waitFor(() => expect(view.text()).toContain('Line 2'));
+    await box.setValue('10 0,06\n15 0,1\n22 0,14');
+    await button(view, 'Use these discs').trigger('click');
+    await vi.waitFor(() => expect(server.last('/records/cureTest/')?.body['discs']).toHaveLength(3), {
+      timeout: 4000,
+    });
+  });
+  it('begins a test for a resin that has none', async () => {
+    const view = show(CurveView, { resin: resin('Skerry Wax 40') });
+    expect(view.text()).toContain('No test yet.');
+    await button(view, 'New test').trigger('click');
+    expect(view.text()).toContain('Needs three discs');
+    expect(server.last('/records/cureTest/')?.body).toMatchObject({ wavelengthNm: 405, discs: [] });
+  });
+});
+
+describe('test set', () => {
+  const run = (): TestSetRun => file.records.testSetRun[0]!;
+  it('tells how far the resin is on the way to a verdict', () => {
+    const steps = show(TestSetView, { resin: resin('Skerry Wax 40') }).findAll('.steps li');
+    expect(steps.map((s) => s.classes('done'))).toEqual([false, false, false, false, false]);
+    mounted!.unmount();
+    expect(
+      show(TestSetView, { resin: resin() })
+        .findAll('.steps li')
+        .every((s) => s.classes('done')),
+    ).toBe(true);
+  });
+  it('is printed as three of each part', async () => {
+    const view = show(TestSetView, { resin: resin('Skerry Wax 40') });
+    await button(view, 'Print the test set, 3 of each').trigger('click');
+    expect(server.last('/records/testSetRun/')?.body['pieces']).toHaveLength(12);
+    expect(view.findAll('.piece')).toHaveLength(12);
+  });
+  it('takes a casting’s grade away with its print', async () => {
+    const table = show(PiecesTable, { run: run() });
+    const first = table.find('.piece');
+    await first
+      .findAll('[role=radio]')
+      .find((r) => r.text() === 'missing')!
+      .trigger('click');
+    expect((lastEmitted(table, 'change') as TestSetRun['pieces'])[0]).toMatchObject({
+      print: 'missing',
+      cast: null,
+    });
+  });
+  it('keeps prints and casts apart in the verdict', async () => {
+    const rows = show(VerdictRows, { run: run(), runs: [run()] });
+    expect(rows.text()).toContain('4 of 5 printed whole');
+    const group = rows
+      .findAll('[role=radiogroup]')
+      .find((g) => g.attributes('aria-label') === 'Filigree casts')!;
+    await group
+      .findAll('button')
+      .find((b) => b.text() === 'keep for …')!
+      .trigger('click');
+    const { filigree } = lastEmitted(rows, 'change') as TestSetRun['verdicts'];
+    expect(filigree).toMatchObject({ prints: { says: 'keep' }, casts: { says: 'keep for …' } });
+  });
+});
+
+describe('beside the chart', () => {
+  const gathered = (change: Partial<GatheredTrials> = {}): GatheredTrials => {
+    const things = tuningThings(file.lists, {
+      resinId: resin().id,
+      printerId: file.lists.printer[0]!.id,
+      layerMm: 0.05,
+    })!;
+    return { ...gatherTrials(file.lists, file.records, things, 'filigree', false), ...change };
+  };
+  it('the coupons stand newest first, and one is opened again', async () => {
+    const table = show(TrialTable, { gathered: gathered(), of: 'filigree', pool: false });
+    expect(rowsOf(table)[0]).toMatch(/^4 4\.5 s 24 \/ 24 15 \/ 24 25 s × 6 held 28 °C slots webbed/);
+    expect(table.text()).toContain('Test sets add 4 pieces');
+    await table.find('tbody button').trigger('click');
+    expect(lastEmitted(table, 'open')).toMatchObject({ exposureS: 4.5 });
+  });
+  it('what is left out is listed with its reason, and can be counted in', async () => {
+    const [first] = gathered().used;
+    const table = show(TrialTable, {
+      gathered: gathered({ leftOut: [{ trial: first!.trial, why: ['No law.'] }] }),
+      of: 'filigree',
+      pool: false,
+    });
+    expect(table.text()).toContain('Left out: 2.4 s at 0.050 mm. No law.');
+    await table.find('input[type=checkbox]').setValue(true);
+    expect(lastEmitted(table, 'pool')).toBe(true);
+  });
+  it('figures to begin with say what they do not know, and one far off is pointed out', async () => {
+    const panel = show(StartingFigures, {
+      figures: [
+        {
+          way: 'maker for this printer',
+          name: 'sheet',
+          exposureS: 3,
+          reasoning: [['sheet: 3 s']],
+          unknown: [['how warm the vat was']],
+        },
+      ],
+      refused: [{ name: 'maker’s figure for Printer C', why: ['Made at 385 nm.'] }],
+      far: [{ name: 'sheet', reportedS: 3, ratio: 1.43 }],
+      chosenS: 3,
+      typedS: undefined,
+    });
+    expect(panel.text()).toContain('Does not know: how warm the vat was.');
+    expect(panel.text()).toContain('Not used: maker’s figure for Printer C. Made at 385 nm.');
+    expect(panel.text()).toContain('× 1.43');
+    await panel.find('li button').trigger('click');
+    expect(lastEmitted(panel, 'choose')).toBe(3);
+  });
+  it('widths say how much features come out wider, or what is needed first', () => {
+    const widths = [2, 3, 4].map((exposureS) => ({
+      exposureS,
+      drawnMm: 0.4,
+      measuredMm: 0.38 + 0.02 * Math.log(exposureS),
+    }));
+    expect(show(WidthPanel, { widths, exposureS: 3, finest: undefined }).text()).toContain('0.002 mm wider');
+    mounted!.unmount();
+    expect(show(WidthPanel, { widths: [], exposureS: 3, finest: undefined }).text()).toContain(
+      'three widths at two exposures',
+    );
+  });
+});

@@ -1,0 +1,53 @@
+import type { ShopFile } from '@zero-pour/contracts';
+import { createPinia, setActivePinia, type Pinia } from 'pinia';
+import { vi } from 'vitest';
+import { useRecords } from '../state/recordStore';
+import { useShop } from '../state/shopStore';
+
+/** One thing that was sent: method, address, body. */
+export interface Sent {
+  method: string;
+  at: string;
+  body: Record<string, unknown>;
+}
+
+/** A stand-in for the server with a shop in it: it answers what is put with what was put. */
+export class FakeServer {
+  readonly sent: Sent[] = [];
+
+  constructor(private readonly file: ShopFile) {}
+
+  private answer(at: string): unknown {
+    const { settings, lists, patterns, records } = this.file;
+    if (at === '/api/shop') return { settings, lists, patterns, openPours: [] };
+    if (at === '/api/records') return records;
+    return [];
+  }
+
+  readonly fetch = (at: string, init: RequestInit = {}): Promise<Response> => {
+    const method = init.method ?? 'GET';
+    if (method === 'GET') return Promise.resolve(Response.json(this.answer(at)));
+    const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
+    this.sent.push({ method, at, body });
+    const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
+    return Promise.resolve(
+      method === 'DELETE' ? new Response(null, { status: 204 }) : Response.json(id ? { ...body, id } : body),
+    );
+  };
+
+  /** The newest thing sent to an address that begins like this. */
+  last(at: string): Sent | undefined {
+    return this.sent.findLast((sent) => sent.at.startsWith(`/api${at}`));
+  }
+}
+
+/** Stores filled from a server that is none. */
+export async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer; pinia: Pinia }> {
+  const server = new FakeServer(file);
+  vi.stubGlobal('fetch', server.fetch);
+  const pinia = createPinia();
+  setActivePinia(pinia);
+  await useShop().load();
+  await useRecords().load();
+  return { server, pinia };
+}
