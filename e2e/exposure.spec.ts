@@ -155,6 +155,7 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
 
   await test.step('accepted, it is a profile with its provenance', async () => {
     await tab(page, 'Standard').click();
+    await expect(tab(page, 'Standard')).toHaveAttribute('aria-selected', 'true');
     const best = await figure(page);
     await page.getByRole('button', { name: 'Take it into a profile' }).click();
     await expect(page.getByText(/v1 is ready for pours/)).toBeVisible();
@@ -183,6 +184,7 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
     await addResin(page, 'Brine Clear-Out');
     await page.getByRole('link', { name: 'Tune' }).click();
     await tab(page, 'Filigree').click();
+    await expect(tab(page, 'Filigree')).toHaveAttribute('aria-selected', 'true');
     for (let n = 1; n <= 4 && (await page.getByText('Not for filigree.').count()) === 0; n++) {
       await enterCoupon(page, COARSE_RESIN);
       await expect(page.getByRole('row')).toHaveCount(n + 1);

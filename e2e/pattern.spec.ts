@@ -67,6 +67,7 @@ test('four faults of a part are found, looked at, cut open, and gone from the me
 
   await test.step('a bad file is one sentence', async () => {
     await page.goto(`${shop.address}/patterns`);
+    await expect(page.getByRole('heading', { name: 'Patterns' })).toBeVisible();
     await drop(page, 'cut.stl', stl(planted).subarray(0, 900));
     await expect(page.getByRole('alert')).toContainText('The file ends in the middle');
   });

@@ -73,10 +73,12 @@ const begin = computed(() => {
   return typed ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS;
 });
 
-const { answer, problem } = useTuning(() =>
-  records.ready && things.value && gathered.value
-    ? tuningJob(of.value, things.value.printer, begin.value, gathered.value)
-    : undefined,
+const { answer, latest, problem } = useTuning(
+  () => ownKey.value,
+  () =>
+    records.ready && things.value && gathered.value
+      ? tuningJob(of.value, things.value.printer, begin.value, gathered.value)
+      : undefined,
 );
 const counts = computed(() => couponCounts(of.value, gathered.value?.used ?? []));
 const couponsSoFar = computed(() => (gathered.value ? ownCoupons(gathered.value) : 0));
@@ -158,7 +160,7 @@ const couponAt = computed(
         :feature-mm="featureMm"
         @choose="choose"
       />
-      <TuneChart v-if="answer && gathered" :answer="answer" :trials="gathered.used" :of="of" />
+      <TuneChart v-if="latest && gathered" :answer="latest" :trials="gathered.used" :of="of" />
       <p v-else-if="problem" role="alert">{{ problem }}</p>
       <CountEntry
         v-if="open"
@@ -196,6 +198,7 @@ const couponAt = computed(
         @enter="enter"
         @accept="accept"
       />
+      <div v-else class="waiting" aria-hidden="true" />
       <JudgementList :judgements="verdict" class="verdicts" />
       <section v-if="answer" class="stage-block">
         <h2>What is known so far</h2>
@@ -232,6 +235,10 @@ const couponAt = computed(
   grid-template-columns: minmax(0, 1fr) 372px;
   gap: 22px;
   align-items: start;
+}
+.waiting {
+  min-height: 206px;
+  border: 1px solid var(--line);
 }
 .verdicts {
   grid-template-columns: minmax(0, 1fr);
