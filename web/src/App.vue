@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import { useNotices } from './state/notices';
 import { useShop } from './state/shopStore';
 import TopBar from './shell/TopBar.vue';
+import { quickSumsOpen } from './quick/quickSumsOpen';
 import { useAppKeys } from './shell/useAppKeys';
 
 // What opens over the page comes when it is first asked for.
@@ -15,7 +16,7 @@ const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 const route = useRoute();
 const shop = useShop();
 const notices = useNotices();
-const { finding, showingKeys, summing } = useAppKeys();
+const { finding, showingKeys } = useAppKeys();
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
 void load();
@@ -24,12 +25,7 @@ void load();
 <template>
   <v-app>
     <a class="skip" href="#content">Skip to the page</a>
-    <TopBar
-      v-if="!route.meta['bare']"
-      @find="finding = true"
-      @sums="summing = true"
-      @keys="showingKeys = true"
-    />
+    <TopBar v-if="!route.meta['bare']" @find="finding = true" @keys="showingKeys = true" />
     <main id="content">
       <router-view v-if="shop.loading === 'ready'" />
       <div v-else-if="shop.loading === 'failed'" class="page">
@@ -40,7 +36,7 @@ void load();
       <p v-else class="page mute">Fetching the shop …</p>
     </main>
     <FindDialog v-if="finding" v-model="finding" />
-    <QuickSums v-if="summing" v-model="summing" />
+    <QuickSums v-if="quickSumsOpen" v-model="quickSumsOpen" />
     <KeysDialog v-if="showingKeys" v-model="showingKeys" />
     <NoticeLine v-if="notices.current" />
   </v-app>

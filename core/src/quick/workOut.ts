@@ -44,7 +44,7 @@ function slurry({ diameterMm, heightMm, treeMl, ratio }: Extract<QuickSum, { kin
       line('Flask holds', flaskMl, 'ml', 0),
     ],
     working: [
-      say`π/4 · ${quantity(diameterMm, 'mm', 0)}² · ${quantity(heightMm, 'mm', 0)} = ${quantity(flaskMl, 'ml', 0)}, less ${quantity(treeMl, 'ml', 1)} of tree`,
+      say`π/4 · (${quantity(diameterMm, 'mm', 0)})² · ${quantity(heightMm, 'mm', 0)} = ${quantity(flaskMl, 'ml', 0)}, less ${quantity(treeMl, 'ml', 1)} of tree`,
       say`slurry of ${ratio} water to powder weighs ${mix.slurryGPerMl.toFixed(3)} g/ml; 5 % stays in the bowl`,
     ],
   };

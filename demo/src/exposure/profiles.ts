@@ -48,7 +48,7 @@ export const PROFILES: Profile[] = [
   profile('Skerry Wax 55', 'Printer A', 'standard', 0.05, 3.4, '4 coupons, 28 °C', { vatC: 28 }),
   profile('Skerry Wax 55', 'Printer A', 'heavy', 0.05, 3.0, '2 coupons, 26 °C', { vatC: 26 }),
   profile('Skerry Low-Ash', 'Printer A', 'standard', 0.05, 2.6, '3 coupons, 23 °C'),
-  profile('Skerry Low-Ash', 'Printer B', 'filigree', 0.035, 2.1, '5 coupons, 28 °C', { vatC: 28 }),
+  profile('Skerry Low-Ash', 'Printer B', 'filigree', 0.035, 2.2, '3 coupons, 28 °C', { vatC: 28 }),
   profile('Skerry Low-Ash Fine', 'Printer B', 'filigree', 0.03, 1.9, 'maker’s sheet'),
   profile('Brine Clear-Out', 'Printer C', 'standard', 0.05, 1.8, '2 coupons, 22 °C'),
   profile('Brine Clear-Out', 'Printer A', 'heavy', 0.05, 2.8, 'maker’s sheet'),

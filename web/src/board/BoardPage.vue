@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router';
 import { useNewPour } from '../pour/useNewPour';
 import { useBoard } from '../state/boardStore';
 import { useSlowNow } from '../state/clock';
+import { quickSumsOpen } from '../quick/quickSumsOpen';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import { useShop } from '../state/shopStore';
@@ -63,6 +64,9 @@ function move(conflict: BoardConflict): void {
             >{{ formatDay(now) }}{{ shop.settings.shopName ? ` · ${shop.settings.shopName}` : '' }}</span
           >
           <span class="spacer" />
+          <button type="button" class="text-button sums" @click="quickSumsOpen = true">
+            Quick sums <kbd>Q</kbd>
+          </button>
           <v-btn variant="flat" @click="newPour()">New pour <kbd class="on-button">N</kbd></v-btn>
         </div>
         <BoardChart

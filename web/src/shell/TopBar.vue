@@ -8,7 +8,7 @@ import { useUnits } from '../state/unitStore';
 import { heatColour } from '../theme/heat';
 import { formatLeft } from '../time/formatMoment';
 
-const emit = defineEmits<{ find: []; sums: []; keys: [] }>();
+const emit = defineEmits<{ find: []; keys: [] }>();
 const PAGES = [
   { to: '/', name: 'Board', also: 'pour' },
   { to: '/patterns', name: 'Patterns', also: 'patterns' },
@@ -57,9 +57,6 @@ const next = computed(() => board.next[0]);
     </router-link>
     <UnitSwitch />
     <button type="button" class="chip" @click="emit('find')"><kbd>/</kbd> find</button>
-    <button type="button" class="chip keys" aria-label="Quick sums" @click="emit('sums')">
-      <kbd>Q</kbd>
-    </button>
     <button type="button" class="chip keys" aria-label="Keys" @click="emit('keys')"><kbd>?</kbd></button>
   </header>
 </template>

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import { useNewPour } from '../pour/useNewPour';
+import { quickSumsOpen } from '../quick/quickSumsOpen';
 
 /** Whether keys belong to a field now: they are never taken from somebody who types. */
 export function isTyping(target: EventTarget | null): boolean {
@@ -16,7 +17,7 @@ export function isTyping(target: EventTarget | null): boolean {
 }
 
 /** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
-export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>; summing: Ref<boolean> } {
+export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean> } {
   const router = useRouter();
   const route = useRoute();
   const pours = usePours();
@@ -24,7 +25,6 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   const newPour = useNewPour();
   const finding = ref(false);
   const showingKeys = ref(false);
-  const summing = ref(false);
 
   function pourKey(key: string): boolean {
     const id = String(route.params['id']);
@@ -41,7 +41,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     if (key === 'n') void newPour();
     else if (key === '/') finding.value = true;
     else if (key === '?') showingKeys.value = true;
-    else if (key === 'q') summing.value = true;
+    else if (key === 'q') quickSumsOpen.value = true;
     else if (key === 'escape') void router.push('/');
     else return false;
     return true;
@@ -51,7 +51,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     const inDialog =
       finding.value ||
       showingKeys.value ||
-      summing.value ||
+      quickSumsOpen.value ||
       document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
     if (event.defaultPrevented || isTyping(event.target) || inDialog || route.meta['bare'] || event.altKey)
       return;
@@ -64,5 +64,5 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     }
   });
 
-  return { finding, showingKeys, summing };
+  return { finding, showingKeys };
 }

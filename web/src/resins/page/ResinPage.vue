@@ -27,7 +27,7 @@ const to = (view: View) => ({ path: `/resins/${props.resin.id}/${view}`, query: 
 
 <template>
   <div class="page resin">
-    <div class="page-head">
+    <div class="page-head no-print">
       <router-link to="/resins" class="back">Resins</router-link>
       <h1>{{ resin.name }}</h1>
       <span class="mute"
