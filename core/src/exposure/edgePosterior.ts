@@ -1,7 +1,7 @@
 import { requirePositive } from '../numeric';
 
 /** Share of features lost in handling however well they are exposed (*shop default*). */
-export const LAPSE = 0.02;
+const LAPSE = 0.02;
 
 /** What is believed of an edge before the first coupon (handbook 02, "Tuning by trials"). */
 const PRIOR = { lowerShare: 0.8, upperShare: 1.6, sdLn: 0.45, slope: 0.12, slopeSdLn: 0.5 } as const;

@@ -1,43 +1,20 @@
 export { judgeProfile, type ProfileFigures } from './profileLimits';
 export { FEATURE_SIZE_MM, TUNED_CLASSES, type TunedClass } from './featureSizes';
-export {
-  expectedPass,
-  LAPSE,
-  passChance,
-  type EdgeCount,
-  type EdgePosterior,
-  type EdgeSide,
-} from './edgePosterior';
+export { passChance, type EdgePosterior } from './edgePosterior';
 export { snapS, type Settable } from './settable';
 export { type EdgeBand, type EdgePair, type Recommendation } from './recommend';
 export { type CouponCounts, type NextCoupon } from './nextCoupon';
-export { COUPONS_MAX, COUPONS_MIN, GOOD_SHARE, type Verdict, type VerdictKind } from './verdict';
-export {
-  edgesOf,
-  tuneExposure,
-  type FeatureCount,
-  type Tuning,
-  type TuningInput,
-  type TuningTrial,
-} from './tune';
+export { GOOD_SHARE, type Verdict, type VerdictKind } from './verdict';
+export { tuneExposure, type FeatureCount, type Tuning, type TuningInput, type TuningTrial } from './tune';
 export { foreseeOutcomes, type CountRange, type CouponOutcome } from './foresee';
 export { edgeCurve, type EdgeCurve } from './curves';
 export { COUNT_WORDS, featureCount, type CountWord, type Seen } from './countWords';
-export {
-  cureDepthMm,
-  firstGuessS,
-  fitWorkingCurve,
-  OVERCURE_MM,
-  type CureDepth,
-  type WorkingCurve,
-} from './workingCurve';
-export { carryOver, SAME_LAYER_MM, SAME_VAT_C, type CarriedOver, type ExposureSetting } from './carryOver';
+export { cureDepthMm, firstGuessS, fitWorkingCurve, type CureDepth, type WorkingCurve } from './workingCurve';
+export { carryOver, SAME_LAYER_MM, type CarriedOver, type ExposureSetting } from './carryOver';
 export {
   farFromOthers,
-  FIGURE_SOURCES,
   startingFigures,
   type FarFromOthers,
-  type FigureSource,
   type RefusedFigure,
   type ReportedExposure,
   type StartingFigure,

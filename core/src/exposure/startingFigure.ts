@@ -2,8 +2,8 @@ import { quantity, say, type Phrase } from '../numeric';
 import { carryOver, SAME_LAYER_MM, type ExposureSetting } from './carryOver';
 import { firstGuessS, OVERCURE_MM, type WorkingCurve } from './workingCurve';
 
-export const FIGURE_SOURCES = ['maker', 'another user', 'this shop'] as const;
-export type FigureSource = (typeof FIGURE_SOURCES)[number];
+/** Who found a figure. */
+type FigureSource = 'maker' | 'another user' | 'this shop';
 
 /** Somebody's exposure, and what it was for. */
 export interface ReportedExposure {

@@ -3,8 +3,6 @@ import { describe, expect, it } from 'vitest';
 import reference from '../../reference/exposure.json';
 import { InputError } from '../numeric';
 import {
-  edgesOf,
-  expectedPass,
   featureCount,
   foreseeOutcomes,
   tuneExposure,
@@ -20,7 +18,9 @@ import {
   passChance,
   reweighted,
   systematicPoints,
+  expectedPass,
 } from './edgePosterior';
+import { edgesOf } from './tune';
 import { countChances } from './foresee';
 import { everyStepS, snapS, spacedS } from './settable';
 

@@ -8,8 +8,8 @@ const SURE = 0.9;
 const HOPELESS = 0.1;
 /** What a better exposure could still bring, below which looking on is not worth a coupon. */
 const REGRET_MAX = 0.01;
-export const COUPONS_MIN = 2;
-export const COUPONS_MAX = 8;
+const COUPONS_MIN = 2;
+const COUPONS_MAX = 8;
 
 export type VerdictKind = 'prints' | 'not this resin' | 'as good as it gets' | 'next coupon' | 'not settled';
 

@@ -90,7 +90,9 @@ const layout = computed(() => layCoupon(engraved.value));
 
 const shape = shallowRef<CouponShape>();
 let stop = new AbortController();
+let left = false;
 const build = useDebounceFn(async (wanted: CouponSpec) => {
+  if (left) return;
   stop.abort();
   stop = new AbortController();
   try {
@@ -103,7 +105,10 @@ const build = useDebounceFn(async (wanted: CouponSpec) => {
   }
 }, 200);
 watch(engraved, (wanted) => void build(wanted), { immediate: true });
-onScopeDispose(() => stop.abort());
+onScopeDispose(() => {
+  left = true;
+  stop.abort();
+});
 
 const busy = shallowRef(false);
 async function save(to: 'stl' | '3mf'): Promise<void> {
