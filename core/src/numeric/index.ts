@@ -14,4 +14,5 @@ export { formatHours, formatNumber, formatQuantity, formatValue, type Quantity }
 export { readQuantity, type ReadQuantity } from './readQuantity';
 export { formatPhrase, quantity, say, type Phrase } from './phrase';
 export { fitLine, lineSe, type Line } from './fitLine';
+export { tBelow, tQuantile } from './studentT';
 export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';

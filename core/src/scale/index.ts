@@ -4,6 +4,14 @@ export {
   RESIN_CURE_PERCENT,
   type ResinFamily,
 } from './bookShrink';
+export {
+  bookPrior,
+  calibrate,
+  type Calibration,
+  type Estimate,
+  type SizePair,
+  type SizePrior,
+} from './calibrate';
 export { scaleOfSteps, sizeToPrint, type ChainInput, type ChainResult, type Surface } from './chain';
 export {
   RING_SYSTEM_NAMES,
