@@ -35,7 +35,10 @@ describe('calibration', () => {
   it('is the shop when much was measured', () => {
     const many = Array.from({ length: 400 }, (_, i) => {
       const nominalMm = 1 + (i % 20);
-      return { nominalMm, measuredMm: 0.985 * nominalMm + 0.04 + (Math.floor(i / 20) % 2 === 0 ? 0.01 : -0.01) };
+      return {
+        nominalMm,
+        measuredMm: 0.985 * nominalMm + 0.04 + (Math.floor(i / 20) % 2 === 0 ? 0.01 : -0.01),
+      };
     });
     const shop = calibrate(many, BOOK);
     expect(shop.slope.value).toBeCloseTo(0.985, 3);
