@@ -75,6 +75,6 @@ export default ts.config(
     ['@zero-pour/server', '@zero-pour/demo', 'express', 'node:*'],
     'The page stands on plan, contracts and core.',
   ),
-  { files: ['**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
+  { files: ['**/*.test.ts', '**/src/testing/**'], rules: { 'no-restricted-imports': 'off' } },
   prettier,
 );

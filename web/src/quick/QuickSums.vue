@@ -17,7 +17,7 @@ import { useNewPour } from '../pour/useNewPour';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { pourFrom } from './pourFrom';
-import { QUICK_FORMS, QUICK_KINDS, usualSum } from './quickForms';
+import { QUICK_FORMS, QUICK_KINDS, sumProblem, usualSum } from './quickForms';
 
 /** Sums that need no pour: typed in one line where that is clear, or by a form; the working is always shown. */
 const open = defineModel<boolean>({ required: true });
@@ -51,8 +51,7 @@ const answer = computed<SumAnswer | { problem: string } | undefined>(() => {
   try {
     return workOut(sum.value);
   } catch (error) {
-    if (error instanceof InputError)
-      return { problem: `This cannot be: ${error.argument} should be ${error.expected}.` };
+    if (error instanceof InputError) return { problem: sumProblem(error.argument) };
     throw error;
   }
 });
@@ -95,7 +94,7 @@ onMounted(async () => {
         "
         persistent-hint
       />
-      <div class="kinds" role="group" aria-label="Kind of sum">
+      <div class="pick-row" role="group" aria-label="Kind of sum">
         <button
           v-for="kind in QUICK_KINDS"
           :key="kind"
@@ -180,27 +179,6 @@ onMounted(async () => {
   border: 1px solid var(--line2);
   padding: 16px;
   overflow-y: auto;
-}
-.kinds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: 12px 0;
-}
-.kinds button {
-  min-height: 38px;
-  padding: 0 10px;
-  border: 1px solid var(--line2);
-  background: var(--paper);
-  font: inherit;
-  font-size: 14px;
-  color: var(--ink);
-  cursor: pointer;
-}
-.kinds [aria-pressed='true'] {
-  background: var(--wax);
-  border-color: var(--wax);
-  color: #fff;
 }
 .both {
   display: grid;

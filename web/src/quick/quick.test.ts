@@ -5,10 +5,10 @@ import {
   type Alloy,
   type Flask,
 } from '@zero-pour/contracts';
-import { METRIC, readSum, ringDiameterMm, workOut } from '@zero-pour/core';
+import { InputError, METRIC, readSum, ringDiameterMm, workOut } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { pourFrom } from './pourFrom';
-import { QUICK_FORMS, QUICK_KINDS, usualSum } from './quickForms';
+import { QUICK_FORMS, QUICK_KINDS, sumProblem, usualSum } from './quickForms';
 
 const STERLING = { name: 'Sterling silver', densityGPerCm3: 10.357, lossPercent: 1 };
 const NOW = new Date(2026, 10, 25, 15, 0);
@@ -36,6 +36,26 @@ describe('forms of quick sums', () => {
       expect(value).toBeGreaterThanOrEqual(min);
       expect(value).toBeLessThanOrEqual(max);
     }
+  });
+});
+
+describe('a sum that cannot be', () => {
+  it.each([
+    [
+      { kind: 'slurry', diameterMm: 20, heightMm: 20, treeMl: 900, ratio: 0.4 },
+      'The tree is larger than the flask.',
+    ],
+    [{ kind: 'ring', diameterMm: 90 }, 'Rings are 8 to 40 mm wide inside.'],
+    [{ kind: 'karat', massG: 10, fromCt: 18, toCt: 24 }, 'Nothing that is added makes it pure'],
+    [{ kind: 'metal from volume', volumeCm3: 0, metal: STERLING }, 'These figures do not go together.'],
+  ] as const)('%o is said in a sentence of the bench', (sum, sentence) => {
+    let said = '';
+    try {
+      workOut(sum);
+    } catch (error) {
+      if (error instanceof InputError) said = sumProblem(error.argument);
+    }
+    expect(said).toContain(sentence);
   });
 });
 

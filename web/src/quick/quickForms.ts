@@ -125,3 +125,13 @@ export function usualSum(kind: QuickKind, metal: QuickMetal = NO_METAL): QuickSu
       return { kind, startMin: 21 * 60, hours: 12 };
   }
 }
+
+const PROBLEMS: Readonly<Record<string, string>> = {
+  treeMl: 'The tree is larger than the flask. Check its weight and the size of the flask.',
+  diameterMm: 'Rings are 8 to 40 mm wide inside. Check the diameter.',
+  toCt: 'Nothing that is added makes it pure: 24 ct is reached by refining. Ask for less.',
+};
+
+/** What is wrong with a sum, by the figure that does not go with the others. */
+export const sumProblem = (argument: string): string =>
+  PROBLEMS[argument] ?? 'These figures do not go together. Check them one by one.';

@@ -1,13 +1,10 @@
 // @vitest-environment happy-dom
-import type { Resin, ShopFile, TestSetRun } from '@zero-pour/contracts';
-import { createDemoShop } from '@zero-pour/demo';
+import type { Resin, TestSetRun } from '@zero-pour/contracts';
 import { gatherTrials, tuningThings, type GatheredTrials } from '@zero-pour/plan';
 import type { VueWrapper } from '@vue/test-utils';
-import type { Pinia } from 'pinia';
-import type { Component } from 'vue';
-import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { openFakeShop, type FakeServer } from '../testing/fakeServer';
-import { lastEmitted, mountInApp } from '../testing/mountInApp';
+import { describe, expect, it, vi } from 'vitest';
+import { useFakeShop } from '../testing/fakeServer';
+import { lastEmitted } from '../testing/mountInApp';
 import ComparePage from './compare/ComparePage.vue';
 import CurveView from './curve/CurveView.vue';
 import ResinIndex from './ranking/ResinIndex.vue';
@@ -18,25 +15,10 @@ import StartingFigures from './tune/StartingFigures.vue';
 import TrialTable from './tune/TrialTable.vue';
 import WidthPanel from './tune/WidthPanel.vue';
 
-let file: ShopFile;
-let server: FakeServer;
-let pinia: Pinia;
-let mounted: VueWrapper | undefined;
-beforeAll(async () => {
-  ({ file } = await createDemoShop(new Date()));
-}, 60_000);
-beforeEach(async () => {
-  localStorage.clear();
-  ({ server, pinia } = await openFakeShop(file));
-});
-afterEach(() => {
-  mounted?.unmount();
-  vi.unstubAllGlobals();
-});
+const shop = useFakeShop();
 
-const show = (component: Component, props: Record<string, unknown> = {}): VueWrapper =>
-  (mounted = mountInApp(component, props, pinia));
-const resin = (name = 'Skerry Wax 55'): Resin => file.lists.resin.find((r) => r.name === name)!;
+const show = shop.show;
+const resin = (name = 'Skerry Wax 55'): Resin => shop.file.lists.resin.find((r) => r.name === name)!;
 const button = (of: VueWrapper, text: string) => of.findAll('button').find((b) => b.text() === text)!;
 /** Rows of a table, a blank between cells. */
 const rowsOf = (of: VueWrapper): string[] =>
@@ -72,7 +54,7 @@ describe('comparing', () => {
         .find((r) => r.text().startsWith(name))!
         .findAll('td').length - 1;
     expect(cells('Layers')).toBe(3);
-    await page.findAll('.choices button')[0]!.trigger('click');
+    await page.findAll('.pick-row button')[0]!.trigger('click');
     expect(cells('Cost of a good casting')).toBe(2);
   });
 });
@@ -91,7 +73,7 @@ describe('working curve', () => {
     await vi.waitFor(() => expect(view.text()).toContain('Line 2'));
     await box.setValue('10 0,06\n15 0,1\n22 0,14');
     await button(view, 'Use these discs').trigger('click');
-    await vi.waitFor(() => expect(server.last('/records/cureTest/')?.body['discs']).toHaveLength(3), {
+    await vi.waitFor(() => expect(shop.server.last('/records/cureTest/')?.body['discs']).toHaveLength(3), {
       timeout: 4000,
     });
   });
@@ -100,16 +82,15 @@ describe('working curve', () => {
     expect(view.text()).toContain('No test yet.');
     await button(view, 'New test').trigger('click');
     expect(view.text()).toContain('Needs three discs');
-    expect(server.last('/records/cureTest/')?.body).toMatchObject({ wavelengthNm: 405, discs: [] });
+    expect(shop.server.last('/records/cureTest/')?.body).toMatchObject({ wavelengthNm: 405, discs: [] });
   });
 });
 
 describe('test set', () => {
-  const run = (): TestSetRun => file.records.testSetRun[0]!;
+  const run = (): TestSetRun => shop.file.records.testSetRun[0]!;
   it('tells how far the resin is on the way to a verdict', () => {
     const steps = show(TestSetView, { resin: resin('Skerry Wax 40') }).findAll('.steps li');
     expect(steps.map((s) => s.classes('done'))).toEqual([false, false, false, false, false]);
-    mounted!.unmount();
     expect(
       show(TestSetView, { resin: resin() })
         .findAll('.steps li')
@@ -119,7 +100,7 @@ describe('test set', () => {
   it('is printed as three of each part', async () => {
     const view = show(TestSetView, { resin: resin('Skerry Wax 40') });
     await button(view, 'Print the test set, 3 of each').trigger('click');
-    expect(server.last('/records/testSetRun/')?.body['pieces']).toHaveLength(12);
+    expect(shop.server.last('/records/testSetRun/')?.body['pieces']).toHaveLength(12);
     expect(view.findAll('.piece')).toHaveLength(12);
   });
   it('takes a casting’s grade away with its print', async () => {
@@ -151,12 +132,12 @@ describe('test set', () => {
 
 describe('beside the chart', () => {
   const gathered = (change: Partial<GatheredTrials> = {}): GatheredTrials => {
-    const things = tuningThings(file.lists, {
+    const things = tuningThings(shop.file.lists, {
       resinId: resin().id,
-      printerId: file.lists.printer[0]!.id,
+      printerId: shop.file.lists.printer[0]!.id,
       layerMm: 0.05,
     })!;
-    return { ...gatherTrials(file.lists, file.records, things, 'filigree', false), ...change };
+    return { ...gatherTrials(shop.file.lists, shop.file.records, things, 'filigree', false), ...change };
   };
   it('the coupons stand newest first, and one is opened again', async () => {
     const table = show(TrialTable, { gathered: gathered(), of: 'filigree', pool: false });
@@ -205,7 +186,6 @@ describe('beside the chart', () => {
       measuredMm: 0.38 + 0.02 * Math.log(exposureS),
     }));
     expect(show(WidthPanel, { widths, exposureS: 3, finest: undefined }).text()).toContain('0.002 mm wider');
-    mounted!.unmount();
     expect(show(WidthPanel, { widths: [], exposureS: 3, finest: undefined }).text()).toContain(
       'three widths at two exposures',
     );

@@ -1,8 +1,12 @@
 import type { ShopFile } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
-import { vi } from 'vitest';
+import { createDemoShop } from '@zero-pour/demo';
+import type { VueWrapper } from '@vue/test-utils';
+import { afterEach, beforeAll, beforeEach, vi } from 'vitest';
+import type { Component } from 'vue';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
+import { mountInApp } from './mountInApp';
 
 /** One thing that was sent: method, address, body. */
 export interface Sent {
@@ -42,7 +46,7 @@ export class FakeServer {
 }
 
 /** Stores filled from a server that is none. */
-export async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer; pinia: Pinia }> {
+async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer; pinia: Pinia }> {
   const server = new FakeServer(file);
   vi.stubGlobal('fetch', server.fetch);
   const pinia = createPinia();
@@ -50,4 +54,37 @@ export async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer
   await useShop().load();
   await useRecords().load();
   return { server, pinia };
+}
+
+/** What a test of a page has at hand: the demo shop behind a server that is none, opened anew for every test. */
+export interface FakeShop {
+  file: ShopFile;
+  server: FakeServer;
+  /** Mounts a page in that shop; it is taken down after the test, or when another is shown. */
+  show(component: Component, props?: Record<string, unknown>): VueWrapper;
+}
+
+/** Opens the demo shop for the tests of a file. */
+export function useFakeShop(): FakeShop {
+  let mounted: VueWrapper | undefined;
+  let pinia: Pinia;
+  const shop = {
+    show: (component: Component, props: Record<string, unknown> = {}) => {
+      mounted?.unmount();
+      return (mounted = mountInApp(component, props, pinia));
+    },
+  } as FakeShop;
+  beforeAll(async () => {
+    shop.file = (await createDemoShop(new Date())).file;
+  }, 60_000);
+  beforeEach(async () => {
+    localStorage.clear();
+    ({ server: shop.server, pinia } = await openFakeShop(shop.file));
+  });
+  afterEach(() => {
+    mounted?.unmount();
+    mounted = undefined;
+    vi.unstubAllGlobals();
+  });
+  return shop;
 }

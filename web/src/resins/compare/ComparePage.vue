@@ -166,7 +166,7 @@ const lines = computed(() => [
           @update:model-value="(kilnId: string) => set({ kilnId })"
         />
       </div>
-      <div class="choices" role="group" aria-label="What to compare">
+      <div class="pick-row" role="group" aria-label="What to compare">
         <button
           v-for="c in all"
           :key="c.profile.id"
@@ -206,27 +206,6 @@ const lines = computed(() => [
 </template>
 
 <style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: 12px 0;
-}
-.choices button {
-  min-height: 38px;
-  padding: 0 10px;
-  border: 1px solid var(--line2);
-  background: var(--paper);
-  font: inherit;
-  font-size: 14px;
-  color: var(--ink);
-  cursor: pointer;
-}
-.choices [aria-pressed='true'] {
-  background: var(--wax);
-  border-color: var(--wax);
-  color: #fff;
-}
 .decides {
   padding: 8px 11px;
   border-left: 4px solid var(--verd);

@@ -239,7 +239,7 @@ const numbers = computed<[string, string][]>(() => {
             @update:model-value="(raftMm) => raftMm !== undefined && change({ raftMm })"
           />
           <NoteField
-            label="Engraved (else the seconds)"
+            label="Engraved"
             :max="COUPON_LIMITS.labelLength"
             :model-value="spec.label"
             @update:model-value="(label) => change({ label: label ?? '' })"

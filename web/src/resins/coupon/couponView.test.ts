@@ -1,12 +1,9 @@
 // @vitest-environment happy-dom
-import type { Resin, ShopFile } from '@zero-pour/contracts';
+import type { Resin } from '@zero-pour/contracts';
 import { layCoupon, type CouponSpec } from '@zero-pour/core';
-import { createDemoShop } from '@zero-pour/demo';
 import type { VueWrapper } from '@vue/test-utils';
-import type { Pinia } from 'pinia';
-import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { openFakeShop } from '../../testing/fakeServer';
-import { mountInApp } from '../../testing/mountInApp';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { useFakeShop } from '../../testing/fakeServer';
 import CouponView from './CouponView.vue';
 
 const asked: CouponSpec[] = [];
@@ -31,25 +28,14 @@ vi.mock('../../pattern/jobs/workerPool', () => ({
 }));
 vi.mock('../../pattern/saveFile', () => ({ saveFile: (_: Blob, name: string) => saved.push(name) }));
 
-let file: ShopFile;
-let pinia: Pinia;
-let view: VueWrapper | undefined;
-beforeAll(async () => {
-  ({ file } = await createDemoShop(new Date()));
-}, 60_000);
-beforeEach(async () => {
-  localStorage.clear();
+const shop = useFakeShop();
+beforeEach(() => {
   asked.splice(0);
   saved.splice(0);
-  ({ pinia } = await openFakeShop(file));
-});
-afterEach(() => {
-  view?.unmount();
-  vi.unstubAllGlobals();
 });
 
-const wax = (): Resin => file.lists.resin.find((r) => r.name === 'Skerry Wax 55')!;
-const open = (): VueWrapper => (view = mountInApp(CouponView, { resin: wax() }, pinia));
+const wax = (): Resin => shop.file.lists.resin.find((r) => r.name === 'Skerry Wax 55')!;
+const open = (): VueWrapper => shop.show(CouponView, { resin: wax() });
 const box = (of: VueWrapper, label: string) =>
   of
     .findAll('.v-checkbox')

@@ -98,7 +98,7 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
       </p>
     </template>
     <template v-else>
-      <div class="classes" role="tablist" aria-label="Class of parts">
+      <div class="class-tabs" role="tablist" aria-label="Class of parts">
         <button
           v-for="kind in TUNED_CLASSES"
           :key="kind"
@@ -185,26 +185,6 @@ async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
 </template>
 
 <style scoped>
-.classes {
-  display: flex;
-  gap: 6px;
-  margin-bottom: 6px;
-}
-.classes button {
-  min-height: 40px;
-  padding: 0 12px;
-  border: none;
-  border-bottom: 4px solid transparent;
-  background: none;
-  font: inherit;
-  color: var(--mute);
-  cursor: pointer;
-}
-.classes button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom-color: var(--wax);
-}
 .ranking {
   background: var(--sheet);
   border: 1px solid var(--line);

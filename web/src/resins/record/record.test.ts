@@ -1,12 +1,9 @@
 // @vitest-environment happy-dom
-import type { Printer, Resin, ShopFile } from '@zero-pour/contracts';
-import { createDemoShop } from '@zero-pour/demo';
+import type { Printer, Resin } from '@zero-pour/contracts';
 import type { VueWrapper } from '@vue/test-utils';
-import type { Component } from 'vue';
-import type { Pinia } from 'pinia';
-import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { openFakeShop, type FakeServer } from '../../testing/fakeServer';
-import { lastEmitted, mountInApp } from '../../testing/mountInApp';
+import { describe, expect, it, vi } from 'vitest';
+import { useFakeShop } from '../../testing/fakeServer';
+import { lastEmitted } from '../../testing/mountInApp';
 import { datedLight } from '../../shop/datedLight';
 import PrinterEvents from '../../shop/PrinterEvents.vue';
 import BeforePrintList from '../page/BeforePrintList.vue';
@@ -17,26 +14,11 @@ import ReportedRows from './ReportedRows.vue';
 import ResinRecord from './ResinRecord.vue';
 import StockRows from './StockRows.vue';
 
-let file: ShopFile;
-let server: FakeServer;
-let pinia: Pinia;
-let mounted: VueWrapper | undefined;
-beforeAll(async () => {
-  ({ file } = await createDemoShop(new Date()));
-}, 60_000);
-beforeEach(async () => {
-  localStorage.clear();
-  ({ server, pinia } = await openFakeShop(file));
-});
-afterEach(() => {
-  mounted?.unmount();
-  vi.unstubAllGlobals();
-});
+const shop = useFakeShop();
 
-const show = (component: Component, props: Record<string, unknown>): VueWrapper =>
-  (mounted = mountInApp(component, props, pinia));
-const resin = (name = 'Skerry Wax 55'): Resin => file.lists.resin.find((r) => r.name === name)!;
-const printer = (name = 'Printer A'): Printer => file.lists.printer.find((p) => p.name === name)!;
+const show = shop.show;
+const resin = (name = 'Skerry Wax 55'): Resin => shop.file.lists.resin.find((r) => r.name === name)!;
+const printer = (name = 'Printer A'): Printer => shop.file.lists.printer.find((p) => p.name === name)!;
 const button = (of: VueWrapper, text: string) => of.findAll('button').find((b) => b.text() === text)!;
 const field = (of: VueWrapper, label: string) =>
   of
@@ -100,7 +82,7 @@ describe('the record', () => {
     await field(record, 'Sets below').setValue('');
     expect(record.find('[role=status]').text()).toBe('keeping …');
     await vi.waitFor(() => expect(record.find('[role=status]').text()).toBe('kept'), { timeout: 4000 });
-    const sent = server.sent.filter((s) => s.at.includes(resin().id));
+    const sent = shop.server.sent.filter((s) => s.at.includes(resin().id));
     expect(sent).toHaveLength(1);
     expect(sent[0]!.body).toMatchObject({ densityGPerMl: 1.12, solidBelowC: null });
   });
@@ -108,7 +90,7 @@ describe('the record', () => {
     const actions = show(ResinActions, { resin: resin() });
     await button(actions, 'Duplicate').trigger('click');
     await vi.waitFor(() =>
-      expect(server.last('/shop/resin/')?.body).toMatchObject({
+      expect(shop.server.last('/shop/resin/')?.body).toMatchObject({
         name: 'Skerry Wax 55 2',
         bottles: [],
         vats: [],
@@ -116,7 +98,7 @@ describe('the record', () => {
     );
     await button(actions, 'Retire').trigger('click');
     await vi.waitFor(() =>
-      expect(server.last(`/shop/resin/${resin().id}`)?.body).toMatchObject({ retired: true }),
+      expect(shop.server.last(`/shop/resin/${resin().id}`)?.body).toMatchObject({ retired: true }),
     );
   });
 });
@@ -133,7 +115,7 @@ describe('profiles', () => {
     expect(view.text()).toContain('None yet.');
     await button(view, 'Write one down for Printer C').trigger('click');
     await vi.waitFor(() =>
-      expect(server.last('/shop/profile/')?.body).toMatchObject({
+      expect(shop.server.last('/shop/profile/')?.body).toMatchObject({
         tested: false,
         version: 1,
         printerId: printer('Printer C').id,

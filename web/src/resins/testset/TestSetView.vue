@@ -87,6 +87,12 @@ async function remove(gone: TestSetRun): Promise<void> {
     </li>
   </ol>
   <TestSetParts />
+  <p v-if="shop.patterns.length === 0" class="mute mt-2">
+    No pattern here yet: drop a model file anywhere, then choose it for the test set.
+  </p>
+  <p v-if="!things" class="mute mt-2">
+    <router-link to="/shop/printer">Add a printer first</router-link>: the set is printed on one.
+  </p>
   <div class="runs">
     <button
       v-for="r in runs"
@@ -98,7 +104,7 @@ async function remove(gone: TestSetRun): Promise<void> {
     >
       {{ formatDay(Date.parse(r.printedAt)) }}, {{ r.exposureS }} s
     </button>
-    <v-btn size="small" :disabled="shop.settings.testSet.length === 0 || !things" @click="begin"
+    <v-btn v-if="shop.settings.testSet.length > 0 && things" size="small" @click="begin"
       >Print the test set, {{ COPIES }} of each</v-btn
     >
     <span v-if="run" class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>

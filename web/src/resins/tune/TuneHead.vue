@@ -60,7 +60,7 @@ const sizeOf = (of: TuningOf): string =>
       >vat at {{ formatQuantity({ value: vatC, unit: 'degC' }, units.choice) }}</span
     >
   </div>
-  <div class="classes" role="tablist" aria-label="Class of parts">
+  <div class="class-tabs" role="tablist" aria-label="Class of parts">
     <button
       v-for="kind in TUNED_OF"
       :key="kind"
@@ -81,27 +81,6 @@ const sizeOf = (of: TuningOf): string =>
   gap: 12px;
   align-items: center;
   margin-bottom: 10px;
-}
-.classes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 10px;
-}
-button {
-  min-height: 40px;
-  padding: 0 12px;
-  border: none;
-  border-bottom: 4px solid transparent;
-  background: none;
-  font: inherit;
-  color: var(--mute);
-  cursor: pointer;
-}
-button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom-color: var(--wax);
 }
 @media (max-width: 700px) {
   .settings {

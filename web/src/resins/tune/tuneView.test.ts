@@ -1,13 +1,10 @@
 // @vitest-environment happy-dom
-import type { Resin, ShopFile, TuningAnswer, TuningJob } from '@zero-pour/contracts';
+import type { Resin, TuningAnswer, TuningJob } from '@zero-pour/contracts';
 import { edgeCurve, foreseeOutcomes, tuneExposure } from '@zero-pour/core';
-import { createDemoShop } from '@zero-pour/demo';
 import type { VueWrapper } from '@vue/test-utils';
-import type { Pinia } from 'pinia';
-import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { computed } from 'vue';
-import { openFakeShop, type FakeServer } from '../../testing/fakeServer';
-import { mountInApp } from '../../testing/mountInApp';
+import { useFakeShop } from '../../testing/fakeServer';
 import TuneView from './TuneView.vue';
 
 /** The worker's answer, worked out at once: a test has no second thread. */
@@ -33,25 +30,10 @@ vi.mock('./useTuning', () => ({
 }));
 vi.mock('./TuneChart.vue', () => ({ default: { template: '<i class="chart" />' } }));
 
-let file: ShopFile;
-let server: FakeServer;
-let pinia: Pinia;
-let view: VueWrapper | undefined;
-beforeAll(async () => {
-  ({ file } = await createDemoShop(new Date()));
-}, 60_000);
-beforeEach(async () => {
-  localStorage.clear();
-  ({ server, pinia } = await openFakeShop(file));
-});
-afterEach(() => {
-  view?.unmount();
-  vi.unstubAllGlobals();
-});
+const shop = useFakeShop();
 
-const resin = (name: string): Resin => file.lists.resin.find((r) => r.name === name)!;
-const open = (name = 'Skerry Wax 55'): VueWrapper =>
-  (view = mountInApp(TuneView, { resin: resin(name) }, pinia));
+const resin = (name: string): Resin => shop.file.lists.resin.find((r) => r.name === name)!;
+const open = (name = 'Skerry Wax 55'): VueWrapper => shop.show(TuneView, { resin: resin(name) });
 const button = (of: VueWrapper, text: string) => of.findAll('button').find((b) => b.text().startsWith(text))!;
 const press = (key: string): boolean =>
   document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
@@ -74,7 +56,6 @@ describe('tuning', () => {
   it('begins without any coupon from the maker’s figure', () => {
     const fresh = open('Skerry Low-Ash Fine');
     expect(fresh.text()).toContain('all else as trial 1');
-    view!.unmount();
     expect(open('Skerry Wax 40').text()).toContain('No coupon yet for filigree.');
   });
 
@@ -82,12 +63,12 @@ describe('tuning', () => {
     const tune = open('Skerry Low-Ash Fine');
     press('e');
     await vi.waitFor(() => expect(tune.find('[data-count]').exists()).toBe(true));
-    const put = server.last('/records/trial/')!;
+    const put = shop.server.last('/records/trial/')!;
     expect(put.body).toMatchObject({ baseExposureS: 16, layerMm: 0.03, counts: {} });
     press('e');
-    expect(server.sent.filter((s) => s.method === 'PUT')).toHaveLength(1);
+    expect(shop.server.sent.filter((s) => s.method === 'PUT')).toHaveLength(1);
     await tune.find('[aria-label="Counts of the coupon"]').trigger('keydown', { key: 'Escape' });
-    await vi.waitFor(() => expect(server.sent.at(-1)!.method).toBe('DELETE'));
+    await vi.waitFor(() => expect(shop.server.sent.at(-1)!.method).toBe('DELETE'));
     expect(tune.find('[data-count]').exists()).toBe(false);
   });
   it('counts at once what is typed, and keeps it', async () => {
@@ -100,7 +81,7 @@ describe('tuning', () => {
     await slots!.setValue('few');
     await vi.waitFor(
       () =>
-        expect(server.last('/records/trial/')?.body['counts']).toEqual({
+        expect(shop.server.last('/records/trial/')?.body['counts']).toEqual({
           filigree: { struts: { good: 24 }, slots: { word: 'few' } },
         }),
       { timeout: 4000 },
@@ -111,8 +92,10 @@ describe('tuning', () => {
 
   it('takes the figure into the next version, with where it comes from', async () => {
     await button(open(), 'Take it into a profile').trigger('click');
-    await vi.waitFor(() => expect(server.sent.filter((s) => s.at.includes('/profile/'))).toHaveLength(2));
-    const [made, former] = server.sent.filter((s) => s.at.includes('/profile/'));
+    await vi.waitFor(() =>
+      expect(shop.server.sent.filter((s) => s.at.includes('/profile/'))).toHaveLength(2),
+    );
+    const [made, former] = shop.server.sent.filter((s) => s.at.includes('/profile/'));
     expect(made!.body).toMatchObject({ version: 3, exposureS: 3.7, tested: true, vatC: 28 });
     expect(made!.body['provenance']).toMatch(/^4 coupons, \d+ \w+ \d{4}, 28 °C$/);
     expect(made!.body['printAddsMm']).toBeCloseTo(0.017, 3);
