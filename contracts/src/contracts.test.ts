@@ -41,7 +41,7 @@ describe('refusals', () => {
   });
   it('names the place of what does not parse', () => {
     const refuse = () =>
-      parseOrRefuse(pourDocSchema, { ...emptyPourDoc(), scale: { way: 'chain', skinMm: -1 } });
+      parseOrRefuse(pourDocSchema, { ...emptyPourDoc(), scale: { way: 'chain', own: {}, skinMm: -1 } });
     expect(refuse).toThrow(Refusal);
     expect(refuse).toThrow(/scale › skinMm/);
   });

@@ -20,6 +20,7 @@ export {
   type RecordDoc,
   type RecordKind,
   type RecordLists,
+  type SizeSeries,
   type TestSetRun,
   type Trial,
 } from './record/kinds';
@@ -70,6 +71,21 @@ export {
 export { applyChanges, changesSchema, valueAt, type FieldChange } from './pour/change';
 export { HANGS, PIECE_OUTCOMES, type StepRecord } from './pour/making';
 export type { Casting, Flaw } from './pour/outcome';
+export {
+  AT_THE_END,
+  FIRST_SIZE,
+  MOLD_MATERIAL_NAMES,
+  ON_THE_WAY,
+  SIZE_KINDS,
+  surfaceOf,
+  wantedMm,
+  type CastingSizes,
+  type ScaleStage,
+  type SizeKind,
+  type SizeTarget,
+} from './pour/sizes';
+export { pouredSizesListSchema, type PouredSizes } from './pour/pouredSizes';
+export { SIZE_AXES } from './record/sizeSeries';
 export {
   discardSchema,
   newPourSchema,

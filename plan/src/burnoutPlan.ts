@@ -1,4 +1,5 @@
 import {
+  castsWax,
   CLEAN_OUT_H,
   GYPSUM_CEILING_C,
   judgeProgramme,
@@ -22,9 +23,9 @@ export interface BurnoutPlan {
   judgements: Judgement[];
 }
 
-function judgeFit({ flask, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
+function judgeFit({ doc, flask, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
   const out: Judgement[] = [];
-  if (resin && !resin.forBurnout) {
+  if (resin && !resin.forBurnout && !castsWax(doc.brief.route)) {
     out.push({
       rule: 'not for burnout',
       weight: 'stop',
@@ -70,11 +71,13 @@ export function planBurnout(
   const castingC = Math.max(30, temperatures.flaskC);
   const curve = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
   const peakC = Math.max(...curve.points.map((p) => p.tempC));
+  // Wax runs out before it swells and leaves little to burn: the resin's own limits are the master's, not the flask's.
+  const burnt = castsWax(doc.brief.route) ? undefined : resin;
   const limits = {
     ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C,
-    rampMaxCPerH: resin?.rampMaxCPerH ?? SWELL_RAMP_MAX_C_PER_H,
-    cleanOutH: resin?.cleanOutH ?? CLEAN_OUT_H,
-    fastAllowed: resin?.fastAllowed ?? false,
+    rampMaxCPerH: burnt?.rampMaxCPerH ?? SWELL_RAMP_MAX_C_PER_H,
+    cleanOutH: burnt?.cleanOutH ?? CLEAN_OUT_H,
+    fastAllowed: burnt?.fastAllowed ?? false,
   };
   return known({
     curve,

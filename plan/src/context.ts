@@ -13,19 +13,26 @@ import type {
   Settings,
   ShopLists,
 } from '@zero-pour/contracts';
-import { measureStance, NO_ROTATION, type Stance } from '@zero-pour/core';
+import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION, type Stance } from '@zero-pour/core';
+import type { ShopSizes } from './scale/gatherSizes';
+
+const NOTHING_MEASURED: ShopSizes = { measured: [], learnt: BOOK_SIZES };
 
 /** What the plan looks things up in. */
 export interface Shop {
   settings: Settings;
   lists: ShopLists;
   patterns: readonly Pattern[];
+  /** What the shop measured of sizes; absent: the book. */
+  sizes?: ShopSizes;
 }
 
 /** One line of the brief with its pattern, as it stands on the plate. */
 export interface Part {
   pattern: Pattern;
   count: number;
+  /** How many are printed, spares apart: a master is printed once. */
+  prints: number;
   stance: Stance;
 }
 
@@ -44,6 +51,7 @@ export interface PourContext {
   kiln: Kiln | undefined;
   alloy: Alloy | undefined;
   programme: Programme | undefined;
+  sizes: ShopSizes;
 }
 
 const byId = <T extends { id: string }>(list: readonly T[], id: string | undefined): T | undefined =>
@@ -57,7 +65,8 @@ export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourC
     const pattern = byId(shop.patterns, patternId);
     if (!pattern) return [];
     const rotation = doc.wayUp.rotations[patternId] ?? NO_ROTATION;
-    return [{ pattern, count, stance: measureStance(pattern.measure.supportPointsMm, rotation) }];
+    const prints = castsWax(doc.brief.route) ? 1 : count;
+    return [{ pattern, count, prints, stance: measureStance(pattern.measure.supportPointsMm, rotation) }];
   });
   return {
     doc,
@@ -72,6 +81,7 @@ export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourC
     kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
+    sizes: shop.sizes ?? NOTHING_MEASURED,
   };
 }
 
@@ -79,10 +89,20 @@ export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourC
 export const partsOf = (context: PourContext): readonly Part[] | undefined =>
   context.parts.length > 0 ? context.parts : undefined;
 
-/** Pattern of each piece or casting, numbered from 1 in the order of the brief. */
-export function numberPieces(parts: readonly Part[], extraEach = 0): { number: string; pattern: Pattern }[] {
-  const patterns = parts.flatMap((part) =>
-    Array.from({ length: part.count + extraEach }, () => part.pattern),
-  );
-  return patterns.map((pattern, i) => ({ number: String(i + 1), pattern }));
+interface NumberedPiece {
+  number: string;
+  pattern: Pattern;
 }
+
+const numbered = (parts: readonly Part[], countOf: (part: Part) => number): NumberedPiece[] =>
+  parts
+    .flatMap((part) => Array.from({ length: countOf(part) }, () => part.pattern))
+    .map((pattern, i) => ({ number: String(i + 1), pattern }));
+
+/** Pattern of each casting, numbered from 1 in the order of the brief. */
+export const numberCastings = (parts: readonly Part[]): NumberedPiece[] =>
+  numbered(parts, (part) => part.count);
+
+/** Pattern of each printed piece, spares of each pattern included. */
+export const numberPrints = (parts: readonly Part[], spares: number): NumberedPiece[] =>
+  numbered(parts, (part) => part.prints + spares);

@@ -1,7 +1,7 @@
 import { emptyPourDoc } from '@zero-pour/contracts';
 import { describe, expect, it } from 'vitest';
 import { findingContext } from './findingContext';
-import { planShop } from './testing/planShop';
+import { planShop, wanted } from './testing/planShop';
 
 describe('what a pour judges its parts by', () => {
   const resin = planShop().lists.resin[0]!;
@@ -11,7 +11,7 @@ describe('what a pour judges its parts by', () => {
   });
   it('is the resin’s finest and thickest, and the bore of the brief with its ring size', () => {
     const doc = emptyPourDoc();
-    doc.brief.holdSize = { mm: 17.32, surface: 'inner', ring: { system: 'US', size: '7' } };
+    doc.brief.sizes = [wanted({ of: 'bore', finishedMm: 17.32, ring: { system: 'US', size: '7' } })];
     expect(findingContext({ doc, resin })).toEqual({
       limits: { finestMm: resin.finestMm, thickestMm: resin.thickestMm },
       resinName: resin.name,
@@ -20,7 +20,7 @@ describe('what a pour judges its parts by', () => {
   });
   it('leaves an outer size alone: it is no bore', () => {
     const doc = emptyPourDoc();
-    doc.brief.holdSize = { mm: 20, surface: 'outer', toleranceMm: 0.3 };
+    doc.brief.sizes = [wanted({ toleranceMm: 0.3 })];
     expect(findingContext({ doc, resin }).wantedBore).toBeUndefined();
   });
 });

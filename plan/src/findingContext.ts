@@ -8,13 +8,13 @@ export const resinContext = (resin: Resin | undefined): FindingContext =>
 
 /** What a pour's parts are judged by: its resin, and the bore that its brief asks for. */
 export function findingContext({ resin, doc }: Pick<PourContext, 'resin' | 'doc'>): FindingContext {
-  const hold = doc.brief.holdSize;
+  const hold = doc.brief.sizes.find((size) => size.of === 'bore' && size.holds);
   const context = resinContext(resin);
-  if (hold?.surface !== 'inner') return context;
+  if (!hold) return context;
   return {
     ...context,
     wantedBore: {
-      diameterMm: hold.mm,
+      diameterMm: hold.finishedMm,
       toleranceMm: hold.toleranceMm ?? BORE_TOLERANCE_MM,
       ...(hold.ring ? { name: `${hold.ring.system} ${hold.ring.size}` } : {}),
     },

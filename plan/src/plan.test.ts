@@ -56,7 +56,7 @@ function docWith(change: (doc: PourDoc) => void): PourDoc {
   const doc = emptyPourDoc();
   doc.brief.patterns = [{ patternId: block(1850).id, count: 1 }];
   doc.brief.alloyId = item('alloy', 'Sterling silver');
-  doc.scale = { way: 'percent', percent: 100 };
+  doc.scale = { way: 'percent', percent: 100, own: {} };
   doc.sprue.flaskId = item('flask', '76 × 102');
   doc.invest.powderId = item('powder', 'Harbour Stout');
   change(doc);
@@ -111,7 +111,7 @@ describe('metal and mix', () => {
 
   it('scale with the cube of the percent', () => {
     const at = (percent: number) =>
-      known(planOf((d) => void (d.scale = { way: 'percent', percent })).tree).patterns.value;
+      known(planOf((d) => void (d.scale = { way: 'percent', percent, own: {} })).tree).patterns.value;
     expect(at(102) / at(100)).toBeCloseTo(1.02 ** 3, 9);
   });
 
@@ -149,6 +149,7 @@ describe('workings', () => {
     const js = text
       .replace(/the larger of (.*) and (.*)$/, 'Math.max($1, $2)')
       .replaceAll('round(', 'Math.round(')
+      .replaceAll('∛(', 'Math.cbrt(')
       .replaceAll('×', '*')
       .replaceAll('−', '-')
       .replaceAll('π', 'Math.PI')

@@ -9,7 +9,7 @@ import { planMix, type MixPlan } from './mixPlan';
 import { valueOf, type Planned } from './planned';
 import { planPrint, type PrintPlan } from './printPlan';
 import { currentStage, stageStates, type StageState } from './progress';
-import { planScale, type ScalePlan } from './scalePlan';
+import { planScale, type ScalePlan } from './scale/planScale';
 import { planTemperatures, type TemperaturePlan } from './temperaturePlan';
 import { planTimes, type TimePlan } from './timePlan';
 import { planTree, type TreePlan } from './treePlan';

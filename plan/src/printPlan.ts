@@ -9,10 +9,10 @@ import {
   type ResinUse,
 } from '@zero-pour/core';
 import { partsOf, type PourContext } from './context';
-import { figure, formula, fromFigure, type Figure, type Given } from './figure';
+import { figure, formula, type Figure, type Given } from './figure';
 import { resinDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
-import type { ScalePlan } from './scalePlan';
+import type { ScalePlan } from './scale/planScale';
 
 export interface PrintPlan {
   copies: number;
@@ -215,9 +215,9 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
   const factor = scale.percent.value / 100;
   const heightMm = Math.max(...parts.map((p) => p.stance.heightMm)) * factor;
   const volumeMm3 =
-    parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * (p.count + doc.print.spares), 0) *
+    parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * (p.prints + doc.print.spares), 0) *
     factor ** 3;
-  const copies = context.castings + doc.print.spares * parts.length;
+  const copies = parts.reduce((sum, p) => sum + p.prints + doc.print.spares, 0);
   const places = Math.min(
     ...parts.map((p) =>
       platePlaces(
@@ -239,6 +239,3 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
     judgements: judgePlate(copies, places, heightMm, printer.plateZMm, printer.name),
   });
 }
-
-/** The share of the scale in a working. */
-export const scaleGiven = (scale: ScalePlan): Given => fromFigure('s', scale.percent, 'scale');

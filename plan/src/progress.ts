@@ -1,5 +1,5 @@
 import { STAGES, type StageKey } from '@zero-pour/core';
-import { numberPieces, type PourContext } from './context';
+import { numberCastings, type PourContext } from './context';
 
 export type StageState = 'done' | 'current' | 'open' | 'left';
 
@@ -15,7 +15,7 @@ const cleanDone = ({ doc, resin }: PourContext): boolean =>
 const resultDone = ({ doc, parts }: PourContext): boolean =>
   doc.result.doneAt !== undefined ||
   (parts.length > 0 &&
-    numberPieces(parts).every((piece) => doc.result.castings[piece.number]?.outcome !== undefined));
+    numberCastings(parts).every((piece) => doc.result.castings[piece.number]?.outcome !== undefined));
 
 /** Whether a stage has what the work needs from it. */
 function isDone(stage: StageKey, context: PourContext): boolean {

@@ -7,7 +7,7 @@ import {
   type UnitChoice,
 } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
-import { numberPieces } from './context';
+import { numberCastings, numberPrints } from './context';
 import { valueOf } from './planned';
 import type { PourPlan } from './planPour';
 
@@ -66,7 +66,7 @@ export function stageLine(stage: StageKey, plan: PourPlan, choice: UnitChoice): 
     case 'pour':
       return pourLine(plan, choice);
     case 'result': {
-      const count = countOutcomes(numberPieces(parts).map((p) => doc.result.castings[p.number]?.outcome));
+      const count = countOutcomes(numberCastings(parts).map((p) => doc.result.castings[p.number]?.outcome));
       return count.judged > 0 ? `${count.sellable} of ${count.total} sellable` : '';
     }
   }
@@ -74,7 +74,7 @@ export function stageLine(stage: StageKey, plan: PourPlan, choice: UnitChoice): 
 
 function printLine(plan: PourPlan): string {
   const { doc, parts } = plan.context;
-  const pieces = numberPieces(parts, doc.print.spares);
+  const pieces = numberPrints(parts, doc.print.spares);
   const judged = pieces.filter((p) => doc.print.pieces[p.number] !== undefined);
   if (judged.length > 0)
     return `${judged.filter((p) => doc.print.pieces[p.number]?.outcome === 'good').length} of ${pieces.length} good`;

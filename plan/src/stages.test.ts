@@ -2,7 +2,7 @@ import { coolingHours, HOUR_MS, layerCount, METRIC, ringDiameterMm, STAGES } fro
 import type { PourDoc } from '@zero-pour/contracts';
 import { describe, expect, it } from 'vitest';
 import { judgeTimes, planPour, stageLine, valueOf, type Planned, type PourPlan } from './index';
-import { BLOCK_ID, blockPattern, fullDoc, id, planShop } from './testing/planShop';
+import { BLOCK_ID, blockPattern, fullDoc, id, planShop, wanted } from './testing/planShop';
 
 /** A Thursday, 09:15 local. */
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -27,7 +27,7 @@ describe('scale', () => {
   it('holds an outer size with its skin, by the finish', () => {
     const at = (finish: PourDoc['brief']['finish']) =>
       known(planOf((doc) => {
-        doc.brief.holdSize = { mm: 20, surface: 'outer' };
+        doc.brief.sizes = [wanted()];
         doc.brief.finish = finish;
       }).scale).printMm!.value; // prettier-ignore
     const product = 0.997 * 1.01 * 0.981;
@@ -39,7 +39,7 @@ describe('scale', () => {
   it('prints a bore smaller for the skin that polishing takes, and names it in every ring system', () => {
     const scale = known(planOf((doc) => {
       const mm = ringDiameterMm('US', '7');
-      doc.brief.holdSize = { mm, surface: 'inner', ring: { system: 'US', size: '7' } };
+      doc.brief.sizes = [wanted({ of: 'bore', finishedMm: mm, ring: { system: 'US', size: '7' } })];
       doc.scale.printAddsMm = 0.02;
     }).scale); // prettier-ignore
     expect(scale.printMm!.value).toBeCloseTo((17.3196 - 0.1) / (0.997 * 1.01 * 0.981) + 0.02, 6);
@@ -52,7 +52,7 @@ describe('scale', () => {
     const profile = [{ ...shop.lists.profile[0]!, printAddsMm: 0.03 }];
     const withProfile = (typed?: number) =>
       known(planOf((doc) => {
-        doc.brief.holdSize = { mm: 20, surface: 'outer' };
+        doc.brief.sizes = [wanted()];
         if (typed !== undefined) doc.scale.printAddsMm = typed;
       }, { ...shop, lists: { ...shop.lists, profile } }).scale); // prettier-ignore
     expect(withProfile().printMm!.value - withProfile(0).printMm!.value).toBeCloseTo(-0.03, 9);
@@ -61,16 +61,16 @@ describe('scale', () => {
 
   it('lets the shop’s own numbers win over the book', () => {
     const scale = known(planOf((doc) => {
-      doc.scale = { way: 'chain', resinPercent: 0, investmentPercent: 0, metalPercent: -2 };
+      doc.scale = { way: 'chain', own: { resin: 0, investment: 0, metal: -2 } };
     }).scale); // prettier-ignore
     expect(scale.percent.value).toBeCloseTo(100 / 0.98, 9);
-    expect(scale.steps.map((s) => s.source)).toEqual(['typed here', 'typed here', 'typed here']);
+    expect(scale.chain!.steps.map((s) => s.given.source)).toEqual(['typed here', 'typed here', 'typed here']);
   });
 
   it('waits for a percent in the quick way, and refuses a size that finishing uses up', () => {
-    expect(planOf((doc) => void (doc.scale = { way: 'percent' })).scale.status).toBe('missing');
+    expect(planOf((doc) => void (doc.scale = { way: 'percent', own: {} })).scale.status).toBe('missing');
     const tiny = planOf((doc) => {
-      doc.brief.holdSize = { mm: 0.05, surface: 'inner' };
+      doc.brief.sizes = [wanted({ of: 'bore', finishedMm: 0.05 })];
       doc.scale.skinMm = 0.05;
     });
     expect(tiny.scale.status).toBe('impossible');

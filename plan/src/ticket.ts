@@ -1,6 +1,6 @@
 import { countOutcomes, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
 import type { Reading } from '@zero-pour/contracts';
-import { numberPieces } from './context';
+import { numberCastings } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { valueOf, type Need, type Planned } from './planned';
 import type { PourPlan } from './planPour';
@@ -179,7 +179,7 @@ function readingWords(
 /** The ticket once poured: planned against done. */
 function pouredTicket(plan: PourPlan): TicketSection[] {
   const { doc, parts } = plan.context;
-  const count = countOutcomes(numberPieces(parts).map((p) => doc.result.castings[p.number]?.outcome));
+  const count = countOutcomes(numberCastings(parts).map((p) => doc.result.castings[p.number]?.outcome));
   const read = (label: string, reading: Reading | undefined, show: (value: number) => Phrase): TicketLine => {
     const { phrase, guessed } = readingWords(reading, show);
     return words(label, phrase, guessed);

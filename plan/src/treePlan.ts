@@ -18,10 +18,9 @@ import { readingValue } from '@zero-pour/contracts';
 import { partsOf, type Part, type PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
-import { resinDensityGiven, volumeIsEstimate } from './givens';
+import { patternDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
-import { scaleGiven } from './printPlan';
-import type { ScalePlan } from './scalePlan';
+import type { ScalePlan } from './scale/planScale';
 
 export interface TreePlan {
   layout: TreeLayout;
@@ -47,16 +46,18 @@ function patternsByVolume(context: PourContext, scale: ScalePlan): Figure {
     stage: 'pattern',
     guessed: volumeIsEstimate(context),
   };
-  const value = raw * (scale.percent.value / 100) ** 3;
+  const value = raw * (scale.inFlask.value / 100) ** 3;
   return figure(
     { name: 'Patterns, scaled', value, unit: 'cm3' },
-    formula`${volume} × (${scaleGiven(scale)}/100)³`,
+    formula`${volume} × (${fromFigure('s', scale.inFlask, 'scale')}/100)³`,
   );
 }
 
-function patternsByWeight({ doc, resin }: PourContext): Figure | undefined {
+function patternsByWeight(context: PourContext): Figure | undefined {
+  const { doc } = context;
   const massG = readingValue(doc.sprue.weighedPatternsG);
-  if (massG === undefined || massG <= 0 || !resin) return undefined;
+  const density = patternDensityGiven(context);
+  if (massG === undefined || massG <= 0 || !density) return undefined;
   const mass: Given = {
     symbol: 'm',
     name: 'Patterns on the balance',
@@ -67,8 +68,7 @@ function patternsByWeight({ doc, resin }: PourContext): Figure | undefined {
     stage: 'sprue',
     guessed: doc.sprue.weighedPatternsG?.state === 'guessed',
   };
-  const density = resinDensityGiven(resin);
-  const value = volumeOfWeighedPrint(massG, resin.densityGPerMl);
+  const value = volumeOfWeighedPrint(massG, density.value);
   return figure({ name: 'Patterns, by weight', value, unit: 'cm3' }, formula`${mass} / ${density}`);
 }
 
@@ -157,7 +157,7 @@ export function planTree(
     const needs = lacking([parts, 'a pattern', 'pattern'], [flask, 'a flask', 'sprue']);
     return missing(needs.length > 0 ? needs : [{ what: 'the scale', stage: 'scale' }]);
   }
-  const factor = scale.percent.value / 100;
+  const factor = scale.inFlask.value / 100;
   const form = treeForm(context);
   const layout = layOutTree(
     gates.map(({ part, gates: g }) => {

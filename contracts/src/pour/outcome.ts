@@ -2,6 +2,7 @@ import { FLAW_KINDS, OUTCOMES } from '@zero-pour/core';
 import { z } from 'zod';
 import { hashSchema, momentSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
 import { readingSchema } from '../reading';
+import { castingSizesSchema } from './sizes';
 
 export const pourStageSchema = z.strictObject({
   /** Chosen temperatures; absent means by alloy and class. */
@@ -28,7 +29,8 @@ export const castingSchema = z.strictObject({
   outcome: z.enum(OUTCOMES).optional(),
   flaws: z.array(flawSchema).max(30),
   weightG: readingSchema.optional(),
-  measuredMm: readingSchema.optional(),
+  /** By the brief's sizes. */
+  sizes: castingSizesSchema.optional(),
   photos: z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(30),
   note: z.string().max(1000).optional(),
 });

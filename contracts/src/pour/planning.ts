@@ -1,21 +1,14 @@
-import { CAST_CLASSES, FINISHES, RING_SYSTEMS, ROUTES } from '@zero-pour/core';
+import { CAST_CLASSES, FINISHES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { atLeastZeroSchema, countSchema, idSchema, momentSchema, noteSchema, positiveSchema } from '../parts';
+import { sizeTargetSchema } from './sizes';
 
 export const briefSchema = z.strictObject({
   patterns: z.array(z.strictObject({ patternId: idSchema, count: countSchema })).max(40),
   alloyId: idSchema.optional(),
   castClass: z.enum(CAST_CLASSES),
-  /** Size that must hold in the finished piece. */
-  holdSize: z
-    .strictObject({
-      mm: positiveSchema.max(400),
-      surface: z.enum(['outer', 'inner']),
-      toleranceMm: positiveSchema.max(10).optional(),
-      /** The ring size it was given as. */
-      ring: z.strictObject({ system: z.enum(RING_SYSTEMS), size: z.string().max(12) }).optional(),
-    })
-    .optional(),
+  /** Sizes that are wanted of the finished piece, the first of the brief first. */
+  sizes: z.array(sizeTargetSchema).max(20),
   finish: z.enum(FINISHES),
   dueAt: momentSchema.optional(),
   /** Wanted moment of the pour. */
@@ -45,17 +38,4 @@ export const wayUpSchema = z.strictObject({
   /** By pattern id. */
   rotations: z.record(idSchema, rotationSchema),
   gates: z.record(idSchema, gatesSchema),
-});
-
-const percentChangeSchema = z.number().min(-20).max(20);
-export const scaleStageSchema = z.strictObject({
-  way: z.enum(['percent', 'chain']),
-  /** Quick way: percent to print at. */
-  percent: positiveSchema.min(50).max(200).optional(),
-  /** Own values in place of the book's; absent means book. */
-  resinPercent: percentChangeSchema.optional(),
-  investmentPercent: percentChangeSchema.optional(),
-  metalPercent: percentChangeSchema.optional(),
-  skinMm: atLeastZeroSchema.max(2).optional(),
-  printAddsMm: z.number().min(-1).max(1).optional(),
 });

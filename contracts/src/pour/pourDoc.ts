@@ -8,7 +8,8 @@ import {
   sprueStageSchema,
 } from './making';
 import { pourStageSchema, resultStageSchema } from './outcome';
-import { briefSchema, resinStageSchema, scaleStageSchema, wayUpSchema } from './planning';
+import { briefSchema, resinStageSchema, wayUpSchema } from './planning';
+import { scaleStageSchema } from './sizes';
 
 const STAGE_KEYS = STAGES.map((stage) => stage.key) as [StageKey, ...StageKey[]];
 export const stageKeySchema = z.enum(STAGE_KEYS);
@@ -42,10 +43,10 @@ export function emptyPourDoc(): PourDoc {
     format: POUR_FORMAT,
     version: POUR_VERSION,
     left: [],
-    brief: { patterns: [], castClass: 'standard', finish: 'full', route: 'burn out the print' },
+    brief: { patterns: [], castClass: 'standard', sizes: [], finish: 'full', route: 'burn out the print' },
     resin: {},
     wayUp: { rotations: {}, gates: {} },
-    scale: { way: 'chain' },
+    scale: { way: 'chain', own: {} },
     print: { spares: 0, pieces: {} },
     clean: { steps: {} },
     sprue: {
@@ -67,6 +68,7 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
   const fresh = emptyPourDoc();
   const { zeroAt: _zero, dueAt: _due, statedChange: _change, ...brief } = doc.brief;
   const { weighedPatternsG: _weighed, doneAt: _sprued, ...sprue } = doc.sprue;
+  const { measured: _measured, printedAs: _printed, ...scale } = doc.scale;
   const { powderId, ratio, boric } = doc.invest;
   const { kilnId, programmeId, segments, loadedAtC } = doc.burnout;
   return {
@@ -74,7 +76,7 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
     brief: { ...brief, againOf: number, ...(statedChange ? { statedChange } : {}) },
     resin: doc.resin,
     wayUp: doc.wayUp,
-    scale: doc.scale,
+    scale,
     print: { spares: doc.print.spares, pieces: {} },
     sprue,
     invest: { ...fresh.invest, ...defined({ powderId, ratio }), boric },

@@ -2,13 +2,15 @@ import { CAST_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema } from '../parts';
 import { testSetRunSchema } from './testSet';
+import { sizeSeriesSchema } from './sizeSeries';
 import { cureTestSchema, trialSchema } from './trial';
 
-/** What was tried and seen with resins, by kind: each is one document. */
+/** What was tried, seen and measured with resins, by kind: each is one document. */
 export const RECORD_SCHEMAS = {
   trial: trialSchema,
   cureTest: cureTestSchema,
   testSetRun: testSetRunSchema,
+  sizeSeries: sizeSeriesSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -20,6 +22,7 @@ export type BenchRecord<K extends RecordKind> = RecordDoc<K> & { id: string };
 export type Trial = BenchRecord<'trial'>;
 export type CureTest = BenchRecord<'cureTest'>;
 export type TestSetRun = BenchRecord<'testSetRun'>;
+export type SizeSeries = BenchRecord<'sizeSeries'>;
 
 const kept = <K extends RecordKind>(kind: K) =>
   RECORD_SCHEMAS[kind].safeExtend({ id: idSchema }) as unknown as z.ZodType<BenchRecord<K>>;
@@ -28,6 +31,7 @@ export const BENCH_RECORD_SCHEMAS: { [K in RecordKind]: z.ZodType<BenchRecord<K>
   trial: kept('trial'),
   cureTest: kept('cureTest'),
   testSetRun: kept('testSetRun'),
+  sizeSeries: kept('sizeSeries'),
 };
 
 /** All records by kind, oldest first. */
@@ -36,8 +40,14 @@ export const recordListsSchema = z.strictObject({
   trial: z.array(BENCH_RECORD_SCHEMAS.trial),
   cureTest: z.array(BENCH_RECORD_SCHEMAS.cureTest),
   testSetRun: z.array(BENCH_RECORD_SCHEMAS.testSetRun),
+  sizeSeries: z.array(BENCH_RECORD_SCHEMAS.sizeSeries),
 }) as unknown as z.ZodType<RecordLists>;
-export const emptyRecords = (): RecordLists => ({ trial: [], cureTest: [], testSetRun: [] });
+export const emptyRecords = (): RecordLists => ({
+  trial: [],
+  cureTest: [],
+  testSetRun: [],
+  sizeSeries: [],
+});
 
 /** What the shop's recorded pours say of a resin in a class: pieces and castings looked at, and how many were good. */
 export const pourYieldSchema = z.strictObject({

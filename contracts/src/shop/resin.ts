@@ -86,6 +86,8 @@ export const resinSchema = z.strictObject({
   colour: z.string().max(60),
   /** Printed to cured, percent, negative shrinks. */
   curePercent: z.number().min(-10).max(10),
+  /** … along Z, where it differs. */
+  cureZPercent: z.number().min(-10).max(10).nullable(),
   supportsPercent: atLeastZeroSchema.max(500),
   /** Hours the core should spend above 650 °C. */
   cleanOutH: atLeastZeroSchema.max(48),

@@ -19,6 +19,7 @@ export const usualResin = (family: ResinFamily): ShopFields<'resin'> => ({
   bottleG: 500,
   colour: '',
   curePercent: RESIN_CURE_PERCENT[family],
+  cureZPercent: null,
   supportsPercent: 30,
   cleanOutH: 3,
   finestMm: PATTERN_LIMITS.finestMm,

@@ -2,9 +2,17 @@
 export const FINISHES = ['as cast', 'one face', 'full', 'left to the customer'] as const;
 export type Finish = (typeof FINISHES)[number];
 
-/** Ways from print to metal; the others follow when molds exist here. */
-export const ROUTES = ['burn out the print'] as const;
+/** Ways from print to metal (handbook 06). */
+export const ROUTES = [
+  'burn out the print',
+  'wax from a rubber mold',
+  'wax from a silicone mold',
+  'wax from a printed mold',
+] as const;
 export type Route = (typeof ROUTES)[number];
+
+/** Wax from a mold goes into the flask, not the print. */
+export const castsWax = (route: Route): boolean => route !== 'burn out the print';
 
 /** Stages of a pour in the order of work, with the key of the number row that opens each (handbook 00). */
 export const STAGES = [

@@ -1,1 +1,1 @@
-export { FINISHES, ROUTES, STAGES, type Finish, type Route, type StageKey } from './choices';
+export { castsWax, FINISHES, ROUTES, STAGES, type Finish, type Route, type StageKey } from './choices';

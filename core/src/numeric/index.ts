@@ -16,3 +16,5 @@ export { formatPhrase, quantity, say, type Phrase } from './phrase';
 export { fitLine, lineSe, type Line } from './fitLine';
 export { tBelow, tQuantile } from './studentT';
 export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';
+export { cholesky, invertSymmetric, solveCholesky } from './symmetric';
+export { seededRandom } from './seededRandom';

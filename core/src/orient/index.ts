@@ -8,3 +8,4 @@ export { OVERHANG_LIMIT_DEG } from './overhang';
 export { measurePrintDirection, type PrintDirection, type PrintDirectionInput } from './printDirection';
 export { findDirection } from './findDirection';
 export { measureSteps, type StepsReading } from './stepsShow';
+export { stretchAsPrinted } from './stretch';

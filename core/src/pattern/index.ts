@@ -36,3 +36,4 @@ export {
 } from './comparePatterns';
 export { readShape, writeShape, type PaintedShape } from './shapeFile';
 export { nearestParts, outcomeOf, type KnownThickness, type NearestParts } from './nearestParts';
+export { scaleAnalysis } from './scaleAnalysis';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import reference from '../../reference/scale.json';
-import { InputError, tBelow, tQuantile } from '../numeric';
+import { InputError, seededRandom, tBelow, tQuantile } from '../numeric';
 import { bookPrior, calibrate, type SizePair } from './calibrate';
 
 const { calibration } = reference;
@@ -9,13 +9,6 @@ const PAIRS: SizePair[] = calibration.nominal.map((nominalMm, i) => ({
   measuredMm: calibration.measured[i]!,
 }));
 const BOOK = bookPrior(-0.3, 0.8);
-
-/** Numbers between 0 and 1, and standard normal ones, the same each time (Park & Miller 1988; Box & Muller 1958). */
-function seeded(seed: number) {
-  let state = seed;
-  const uniform = (): number => (state = (state * 48271) % 2147483647) / 2147483647;
-  return { uniform, normal: () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()) };
-}
 
 describe('calibration', () => {
   it('is plain least squares without the book, as computed independently', () => {
@@ -75,7 +68,7 @@ describe('calibration', () => {
     expect(calibrate(slipped.slice(0, 5), BOOK).outliers).toEqual([]);
   });
   it('covers the truth 95 times in 100, whatever the number of pairs', () => {
-    const random = seeded(7);
+    const random = seededRandom(7);
     const trials = 3000;
     const inside = { slope: 0, offset: 0, size: 0 };
     for (let k = 0; k < trials; k++) {

@@ -17,17 +17,16 @@ export interface SizePrior {
 }
 
 /** The book's offset and reading spread (handbook 03, "Calibration"). */
-const BOOK_OFFSET_SD_MM = 0.05;
-const BOOK_NOISE_SD_MM = 0.03;
-const BOOK_NOISE_DOF = 4;
+export const BOOK_OFFSET_SD_MM = 0.05;
+export const BOOK_NOISE = { sdMm: 0.03, dof: 4 } as const;
 
 /** Prior of a step that the book puts at `percent` within `rangePercent` end to end; a quarter of the range is one sd. */
 export const bookPrior = (percent: number, rangePercent: number): SizePrior => ({
   slope: 1 + percent / 100,
   slopeSd: requirePositive('rangePercent', rangePercent) / 400,
   offsetSdMm: BOOK_OFFSET_SD_MM,
-  noiseSdMm: BOOK_NOISE_SD_MM,
-  noiseDof: BOOK_NOISE_DOF,
+  noiseSdMm: BOOK_NOISE.sdMm,
+  noiseDof: BOOK_NOISE.dof,
 });
 
 export interface Estimate {
@@ -97,7 +96,7 @@ function solve(s: Sums, noiseVariance: number, prior: SizePrior | null) {
 }
 
 /** Degrees of freedom beyond which Student's t is the normal distribution for every purpose here. */
-const MANY_DOF = 1e4;
+export const MANY_DOF = 1e4;
 
 /**
  * Degrees of freedom behind one variance V: only the part that comes from the readings' spread σ² is uncertain, so that
@@ -142,8 +141,9 @@ function findOutliers(pairs: readonly SizePair[]): number[] {
 /**
  * What measured sizes say of a step: minimises Σ(m − s·n − b)²/σ² + (s − s₀)²/τ² + b²/τ_b², with
  * σ² = (ν₀·σ₀² + SSE)/(ν₀ + ν), ν = n − 2 and at least 0, iterated (handbook 03, "Calibration"). Intervals by
- * Student's t on the degrees of freedom behind each variance: ν₀ + ν where readings decide, more where the book does. No pairs give the book; many give the shop. Without a prior it is plain least
- * squares and needs three pairs with two sizes, else InputError.
+ * Student's t on the degrees of freedom behind each variance: ν₀ + ν where readings decide, more where the book does.
+ * No pairs give the book; many give the shop. Without a prior it is plain least squares and needs three pairs with
+ * two sizes, else InputError.
  */
 export function calibrate(pairs: readonly SizePair[], prior: SizePrior | null): Calibration {
   for (const pair of pairs) {

@@ -1,4 +1,4 @@
-import { formatNumber, InputError } from '../numeric';
+import { formatNumber, InputError, requirePositive } from '../numeric';
 
 /**
  * Ring-size systems (handbook 03, "Ring sizes"); inner diameters in mm.
@@ -109,4 +109,17 @@ export function ringSizesNear(diameterMm: number): RingSizeName[] {
     if (!Number.isFinite(named) || named < 8 || named > 40) return [];
     return [{ system, size, offMm: named - diameterMm }];
   });
+}
+
+/** A band wider than this wears tight (handbook 03, "Ring sizes"; shop defaults). mm. */
+export const WIDE_BAND_MM = 6;
+const WIDE_BAND_ADDS = { leastMm: 0.1, mostMm: 0.25, mostFromMm: 12 } as const;
+
+/** What the bore of a wide band is opened by: none to 6 mm, then 0.1 mm rising to 0.25 mm at 12 mm and over. */
+export function wideBandAllowanceMm(widthMm: number): number {
+  requirePositive('widthMm', widthMm);
+  if (widthMm <= WIDE_BAND_MM) return 0;
+  const { leastMm, mostMm, mostFromMm } = WIDE_BAND_ADDS;
+  const share = Math.min(1, (widthMm - WIDE_BAND_MM) / (mostFromMm - WIDE_BAND_MM));
+  return leastMm + (mostMm - leastMm) * share;
 }

@@ -1,75 +1,42 @@
 import { describe, expect, it } from 'vitest';
 import reference from '../../reference/scale.json';
 import { InputError } from '../numeric';
+import { ROUTES } from '../brief';
 import {
+  flaskBand,
   investmentExpansionPercent,
+  printsNegative,
+  RING_SYSTEMS,
   ringDiameterMm,
   ringSizesNear,
-  scaleOfSteps,
-  sizeToPrint,
+  stagesOf,
+  stepsUntil,
+  WIDE_BAND_MM,
+  wideBandAllowanceMm,
   type RingSystem,
 } from './index';
 
-const STEPS = [-0.3, 1.0, -1.9];
-
-describe('size to print', () => {
-  it('agrees with the worked bore', () => {
-    const result = sizeToPrint({
-      finishedMm: 17.35,
-      surface: 'inner',
-      stepPercents: STEPS,
-      skinMm: 0.05,
-      printAddsMm: 0.02,
-    });
-    expect(result.product).toBeCloseTo(reference.chain.product, 10);
-    expect(result.printMm).toBeCloseTo(reference.chain.print_size_mm, 9);
-  });
-
-  it('agrees with the worked outer size', () => {
-    const result = sizeToPrint({
-      finishedMm: 20,
-      surface: 'outer',
-      stepPercents: STEPS,
-      skinMm: 0.05,
-      printAddsMm: 0.02,
-    });
-    expect(result.printMm).toBeCloseTo(20.3275, 4);
-    expect(result.scalePercent).toBeCloseTo(101.6375, 3);
-  });
-
-  it('undoes itself: the printed size, run through the steps, finishes at the wanted one', () => {
-    for (const surface of ['outer', 'inner'] as const) {
-      const sign = surface === 'outer' ? 1 : -1;
-      const { printMm, product } = sizeToPrint({
-        finishedMm: 9,
-        surface,
-        stepPercents: STEPS,
-        skinMm: 0.1,
-        printAddsMm: 0.03,
-      });
-      expect((printMm + sign * 0.03) * product - sign * 0.2).toBeCloseTo(9, 10);
-    }
-  });
-
-  it('makes up for the steps alone when no size is held', () => {
-    expect(scaleOfSteps(STEPS)).toBeCloseTo(100 / reference.chain.product, 9);
-    expect(scaleOfSteps([])).toBe(100);
-  });
-
-  it('refuses sizes that finishing would use up', () => {
-    expect(() =>
-      sizeToPrint({ finishedMm: 0.05, surface: 'outer', stepPercents: [], skinMm: 0.05, printAddsMm: 0 }),
-    ).toThrow(InputError);
-    expect(() =>
-      sizeToPrint({ finishedMm: Number.NaN, surface: 'outer', stepPercents: [], skinMm: 0, printAddsMm: 0 }),
-    ).toThrow(InputError);
-  });
-
+describe('book', () => {
   it('lets the investment expand more the hotter the flask, without jumps', () => {
     expect([100, 250, 430, 600].map(investmentExpansionPercent)).toEqual([0.1, 0.5, 1, 1]);
     for (let t = 50; t < 600; t++) {
       expect(Math.abs(investmentExpansionPercent(t + 1) - investmentExpansionPercent(t))).toBeLessThan(0.01);
     }
+  });
+
+  it('knows the flasks that behave alike', () => {
+    expect([20, 150, 250, 400, 600].map(flaskBand)).toEqual(['cool', 'cool', 'warm', 'hot', 'hot']);
+  });
+
+  it('counts the steps of each route up to where a size is measured', () => {
+    expect(stepsUntil('burn out the print', 'finished')).toEqual(['resin', 'investment', 'metal']);
+    expect(stepsUntil('burn out the print', 'cured')).toEqual(['resin']);
+    expect(stepsUntil('wax from a rubber mold', 'wax')).toEqual(['resin', 'mold', 'wax']);
+    expect(stepsUntil('wax from a printed mold', 'cast')).toEqual(['resin', 'wax', 'investment', 'metal']);
+    expect(stepsUntil('wax from a silicone mold', 'printed')).toEqual([]);
+    expect(stagesOf('burn out the print')).not.toContain('wax');
+    expect(stagesOf('wax from a printed mold')).toContain('wax');
+    expect(ROUTES.filter(printsNegative)).toEqual(['wax from a printed mold']);
   });
 });
 
@@ -105,5 +72,24 @@ describe('ring sizes', () => {
         expect(ringDiameterMm(system, size.replace('−', '-'))).toBeCloseTo(d + offMm, 9);
       }
     }
+  });
+
+  it('round trips: the name of a size that the system has means that size again', () => {
+    const sizes = { US: ['3', '6.5', '7', '12.75'], UK: ['A', 'N', 'N½', 'Z+2'], ISO: ['44', '54', '67.5'], CH: ['4', '14', '25'], JP: ['1', '13', '30'] }; // prettier-ignore
+    for (const system of RING_SYSTEMS) {
+      for (const size of sizes[system]) {
+        const named = ringSizesNear(ringDiameterMm(system, size)).find((n) => n.system === system)!;
+        expect(named.size).toBe(size);
+        expect(named.offMm).toBeCloseTo(0, 9);
+      }
+    }
+  });
+
+  it('opens wide bands, more the wider, and never beyond a quarter millimetre', () => {
+    expect([2, WIDE_BAND_MM].map(wideBandAllowanceMm)).toEqual([0, 0]);
+    expect(wideBandAllowanceMm(6.01)).toBeCloseTo(0.1, 3);
+    expect(wideBandAllowanceMm(9)).toBeCloseTo(0.175, 9);
+    expect([12, 30].map(wideBandAllowanceMm)).toEqual([0.25, 0.25]);
+    expect(() => wideBandAllowanceMm(0)).toThrow(InputError);
   });
 });

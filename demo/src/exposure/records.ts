@@ -1,6 +1,7 @@
 import { couponClass, TUNED_CLASSES, usualCoupon, type BaseResult, type TunedClass } from '@zero-pour/core';
 import type { CureTest, Pattern, RecordLists, TestSetRun, Trial } from '@zero-pour/contracts';
 import { demoId } from '../demoId';
+import { demoSizes } from '../sizes';
 
 const DAY_MS = 24 * 3_600_000;
 /** Struts that stood and slots that stayed open, of 24 each, by class. */
@@ -162,6 +163,7 @@ export function demoRecords(patterns: readonly Pattern[], now: Date): RecordList
     trial: TRIALS.map((story, n) => trial(story, n, now)),
     cureTest: [cureTest(now)],
     testSetRun: RUNS.map((run) => testSetRun(run, patterns, now)),
+    sizeSeries: demoSizes(now),
   };
 }
 

@@ -1,6 +1,16 @@
 import type { Pattern, Pour, PourDoc } from '@zero-pour/contracts';
 import { demoId } from '../demoId';
-import { cleaned, hoursFrom, invested, kilnStarted, poured, printed, recorded, sprued } from './happenings';
+import {
+  cleaned,
+  hoursFrom,
+  invested,
+  kilnStarted,
+  poured,
+  printed,
+  recorded,
+  sprued,
+  started,
+} from './happenings';
 import { KILN_POUR, PAST_POURS, PLANNED_POUR, PRINTING_POUR, type PastPour } from './pastPours';
 import { planOf, type PourStory } from './pourStory';
 import { demoWeights } from './weights';
@@ -40,7 +50,7 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
   const zero = morning(now, -story.daysAgo);
   let doc = planOf(story, pattern, zero);
   const weights = demoWeights(doc, pattern);
-  doc = printed(doc, hoursFrom(zero, -44), hoursFrom(zero, -39.5), story.printed);
+  doc = printed(doc, hoursFrom(zero, -44), hoursFrom(zero, -39.5), story.printed, story);
   doc = cleaned(doc, hoursFrom(zero, -25));
   doc = sprued(doc, hoursFrom(zero, -22.8));
   doc = invested(doc, hoursFrom(zero, -22), 22);
@@ -54,17 +64,8 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
 function createInKiln(pattern: Pattern, now: Date): Pour {
   const kilnIn = new Date(now.getTime() - 84 * 60_000);
   let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18.5)));
-  doc = printed(doc, hoursFrom(kilnIn, -27), hoursFrom(kilnIn, -23.5), [
-    'good',
-    'good',
-    'good',
-    'good',
-    'good',
-    'good',
-    'good',
-    'good',
-    'lost',
-  ]);
+  const pieces = [...Array.from({ length: 8 }, () => 'good' as const), 'lost' as const];
+  doc = printed(doc, hoursFrom(kilnIn, -27), hoursFrom(kilnIn, -23.5), pieces, KILN_POUR);
   doc = cleaned(doc, hoursFrom(kilnIn, -6));
   doc = sprued(doc, hoursFrom(kilnIn, -3.6));
   doc = invested(doc, hoursFrom(kilnIn, -3), 21);
@@ -74,13 +75,9 @@ function createInKiln(pattern: Pattern, now: Date): Pour {
 
 /** On the printer since half an hour ago, to be poured the morning after next. */
 function createPrinting(pattern: Pattern, now: Date): Pour {
-  const doc = planOf(PRINTING_POUR, pattern, morning(now, 2));
   const startedAt = new Date(now.getTime() - 30 * 60_000).toISOString();
-  return asPour(
-    PRINTING_POUR,
-    { ...doc, print: { ...doc.print, spares: 1, startedAt } },
-    hoursFrom(now, -20),
-  );
+  const doc = started(planOf(PRINTING_POUR, pattern, morning(now, 2)), startedAt, PRINTING_POUR);
+  return asPour(PRINTING_POUR, { ...doc, print: { ...doc.print, spares: 1 } }, hoursFrom(now, -20));
 }
 
 /** Planned as far as its scale, to be poured a day later. */

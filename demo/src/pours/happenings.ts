@@ -1,6 +1,6 @@
-import type { PourDoc, Reading } from '@zero-pour/contracts';
+import { FIRST_SIZE, type PourDoc, type Reading } from '@zero-pour/contracts';
 import { DEMO_LISTS } from '../shop';
-import type { CastingStory } from './pourStory';
+import type { CastingStory, PourStory } from './pourStory';
 import type { DemoWeights } from './weights';
 
 const HOUR_MS = 3_600_000;
@@ -12,18 +12,34 @@ export const hoursFrom = (from: Date, hours: number): string =>
 
 const measured = (value: number): Reading => ({ state: 'measured', value });
 
+/** The print is started: what it is scaled by stands from then on. */
+export const started = (
+  doc: PourDoc,
+  at: string,
+  { printedPercent = 101.2, curedMm }: PourStory,
+): PourDoc => ({
+  ...doc,
+  print: { ...doc.print, startedAt: at },
+  scale: {
+    ...doc.scale,
+    printedAs: { at, percents: [printedPercent, printedPercent, printedPercent], flaskC: 500 },
+    ...(curedMm === undefined ? {} : { measured: { [FIRST_SIZE]: { cured: measured(curedMm) } } }),
+  },
+});
+
 export function printed(
   doc: PourDoc,
   from: string,
   to: string,
   pieces: readonly ('good' | 'flawed' | 'lost')[],
+  story: PourStory,
 ): PourDoc {
   const entries = pieces.map((outcome, i) => [
     String(i + 1),
     { outcome, note: outcome === 'lost' ? 'fell off the plate' : '' },
   ]);
   return {
-    ...doc,
+    ...started(doc, from, story),
     print: {
       ...doc.print,
       startedAt: from,
@@ -121,7 +137,7 @@ export function recorded(
   castings: readonly CastingStory[],
   castingG: number,
 ): PourDoc {
-  const entries = castings.map(({ outcome, flaw, measuredMm }, i) => [
+  const entries = castings.map(({ outcome, flaw, finishedMm }, i) => [
     String(i + 1),
     {
       outcome,
@@ -130,7 +146,7 @@ export function recorded(
         : [],
       photos: [],
       weightG: measured(castingWeight(castingG, i, flaw)),
-      ...(measuredMm === undefined ? {} : { measuredMm: measured(measuredMm) }),
+      ...(finishedMm === undefined ? {} : { sizes: { [FIRST_SIZE]: { finished: measured(finishedMm) } } }),
     },
   ]);
   return { ...doc, result: { ...doc.result, castings: Object.fromEntries(entries), doneAt: at } };

@@ -16,9 +16,41 @@ const WAX_RICH = 'Stepped, wax-rich, flask to 80 mm';
 const WAX_FREE = 'Stepped, wax-free, flask to 80 mm';
 const FAST = 'Fast, flask to 80 mm';
 
-const DROP = { pattern: 'Sea-holly trellis drop', alloy: 'Sterling silver', castClass: 'filigree', resin: 'Skerry Low-Ash', printer: 'Printer B', flask: '76 × 102', powder: 'Harbour Stout', programme: WAX_FREE, kiln: 'Kiln 1', rotation: { xDeg: 50, yDeg: 0, zDeg: 0 }, gates: 2, rings: true } as const; // prettier-ignore
+const BAND_SIZES: PourStory['sizes'] = [
+  {
+    name: 'Bore',
+    of: 'bore',
+    drawnMm: 17.35,
+    finishedMm: 17.35,
+    toleranceMm: 0.1,
+    holds: true,
+    along: [0, 0, 1],
+  },
+  {
+    name: 'Width',
+    of: 'outside',
+    drawnMm: 7,
+    finishedMm: 7,
+    toleranceMm: 0.15,
+    holds: false,
+    along: [0, 0, 1],
+  },
+];
+const DROP_SIZES: PourStory['sizes'] = [
+  {
+    name: 'Height',
+    of: 'outside',
+    drawnMm: 32.3,
+    finishedMm: 32.3,
+    toleranceMm: 0.3,
+    holds: false,
+    along: [0, 1, 0],
+  },
+];
+
+const DROP = { pattern: 'Sea-holly trellis drop', alloy: 'Sterling silver', castClass: 'filigree', resin: 'Skerry Low-Ash', printer: 'Printer B', flask: '76 × 102', powder: 'Harbour Stout', programme: WAX_FREE, kiln: 'Kiln 1', rotation: { xDeg: 50, yDeg: 0, zDeg: 0 }, gates: 2, rings: true, sizes: DROP_SIZES } as const; // prettier-ignore
 const LIMPET = { pattern: 'Limpet cufflink', alloy: 'Tin bronze 90/10', castClass: 'standard', resin: 'Skerry Wax 55', printer: 'Printer A', flask: '76 × 102', powder: 'Harbour Stout', programme: WAX_RICH, kiln: 'Kiln 1', rotation: { xDeg: 35, yDeg: 0, zDeg: 0 }, rings: true, hangs: 'z', gateLengthMm: 10, mainSprueLengthMm: 55 } as const; // prettier-ignore
-const BAND = { pattern: 'Barnacle band', alloy: '14 ct yellow gold', castClass: 'standard', resin: 'Skerry Low-Ash', printer: 'Printer A', flask: '64 × 76', powder: 'Harbour Stout', programme: WAX_FREE, kiln: 'Kiln 2', rotation: { xDeg: 90, yDeg: 0, zDeg: 0 }, holdMm: { mm: 17.35, surface: 'inner' } } as const; // prettier-ignore
+const BAND = { pattern: 'Barnacle band', alloy: '14 ct yellow gold', castClass: 'standard', resin: 'Skerry Low-Ash', printer: 'Printer A', flask: '64 × 76', powder: 'Harbour Stout', programme: WAX_FREE, kiln: 'Kiln 2', rotation: { xDeg: 90, yDeg: 0, zDeg: 0 }, sizes: BAND_SIZES } as const; // prettier-ignore
 const PLATE = { pattern: 'Oarlock escutcheon', alloy: 'Silicon bronze', castClass: 'heavy', resin: 'Brine Clear-Out', printer: 'Printer A', flask: '76 × 102', powder: 'Harbour White', programme: WAX_FREE, kiln: 'Kiln 1', rotation: { xDeg: 0, yDeg: 90, zDeg: 0 } } as const; // prettier-ignore
 const ROPE = { pattern: 'Rope-twist segment', alloy: 'Sterling silver', castClass: 'standard', resin: 'Skerry Wax 55', printer: 'Printer A', flask: '64 × 102', powder: 'Harbour Stout', programme: WAX_RICH, kiln: 'Kiln 2', rotation: { xDeg: 0, yDeg: 75, zDeg: 0 } } as const; // prettier-ignore
 const BEAD = { pattern: 'Whelk bead', alloy: 'Sterling silver', castClass: 'standard', resin: 'Brine Clear-Out', printer: 'Printer C', flask: '64 × 76', powder: 'Harbour Stout', programme: FAST, kiln: 'Kiln 2', loadedAtC: 730, rotation: { xDeg: 0, yDeg: 0, zDeg: 0 } } as const; // prettier-ignore
@@ -44,7 +76,7 @@ export const PAST_POURS: readonly PastPour[] = [
   },
   {
     ...BAND, number: 21, daysAgo: 47, count: 1, printed: good(2), flaskC: 505, metalC: 915, vacuumKpa: 75, quenchMin: 10,
-    castings: [{ outcome: 'sellable', measuredMm: 17.22 }],
+    printedPercent: 100.4, castings: [{ outcome: 'sellable', finishedMm: 17.22 }],
     note: 'Came out tight; opened on the mandrel.',
   },
   {
@@ -53,7 +85,7 @@ export const PAST_POURS: readonly PastPour[] = [
   },
   {
     ...DROP, number: 23, daysAgo: 36, count: 4, again: 22, change: 'Flask at 590 °C instead of what it was', printed: good(5), flaskC: 588, metalC: 1000, vacuumKpa: 75, quenchMin: 12,
-    castings: [...fine(3, { measuredMm: 30.9 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2] }],
+    castings: [...fine(3, { finishedMm: 32.14 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2] }],
   },
   {
     ...BEAD, number: 24, daysAgo: 30, count: 3, printed: good(4), flaskC: 520, metalC: 970, vacuumKpa: 73, quenchMin: 9,
@@ -65,7 +97,7 @@ export const PAST_POURS: readonly PastPour[] = [
   },
   {
     ...BAND, number: 26, daysAgo: 17, count: 2, again: 21, change: 'Scale for a bore that stays open', printed: good(2), flaskC: 510, metalC: 918, vacuumKpa: 75, quenchMin: 10,
-    castings: fine(2, { measuredMm: 17.36 }),
+    printedPercent: 101.2, curedMm: 17.48, castings: fine(2, { finishedMm: 17.36 }),
   },
   {
     ...LIMPET, number: 27, daysAgo: 11, count: 8, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, vacuumKpa: 75, quenchMin: 15,
@@ -73,7 +105,7 @@ export const PAST_POURS: readonly PastPour[] = [
   },
   {
     ...DROP, number: 28, daysAgo: 6, count: 4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12,
-    castings: fine(4, { measuredMm: 30.95 }),
+    castings: fine(4, { finishedMm: 32.2 }),
   },
 ]; // prettier-ignore
 

@@ -1,4 +1,4 @@
-import { emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
+import { emptyPourDoc, FIRST_SIZE, type Pattern, type PourDoc, type SizeTarget } from '@zero-pour/contracts';
 import {
   castingModulusMm,
   gateDiameterForModulusMm,
@@ -14,7 +14,8 @@ import { DEMO_LISTS, demoItemId } from '../shop';
 export interface CastingStory {
   outcome: Outcome;
   flaw?: readonly [kind: FlawKind, place: string, sizeMm?: number];
-  measuredMm?: number;
+  /** Its first wanted size, as it was measured finished. */
+  finishedMm?: number;
 }
 
 /** What is told of one pour; times follow from it. */
@@ -38,7 +39,11 @@ export interface PourStory {
   mainSprueLengthMm?: number;
   /** Kiln at loading; cold unless said. */
   loadedAtC?: number;
-  holdMm?: { mm: number; surface: 'outer' | 'inner' };
+  sizes?: readonly Omit<SizeTarget, 'key' | 'patternId'>[];
+  /** Percent that it was printed at, once it is. */
+  printedPercent?: number;
+  /** What its first size measured on the way. */
+  curedMm?: number;
   boricPercent?: number;
   again?: number;
   change?: string;
@@ -65,7 +70,11 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
       alloyId: demoItemId('alloy', story.alloy),
       castClass: story.castClass,
       zeroAt: zeroAt.toISOString(),
-      ...(story.holdMm ? { holdSize: { ...story.holdMm, toleranceMm: 0.1 } } : {}),
+      sizes: (story.sizes ?? []).map((size, i) => ({
+        ...size,
+        key: i === 0 ? FIRST_SIZE : `size ${i + 1}`,
+        patternId: null,
+      })),
       ...(story.again ? { againOf: story.again } : {}),
       ...(story.change ? { statedChange: story.change } : {}),
       ...(story.note ? { note: story.note } : {}),

@@ -11,6 +11,7 @@ import {
   type Printer,
   type Resin,
   type ShopLists,
+  type SizeTarget,
 } from '@zero-pour/contracts';
 import type { Shop } from '../context';
 
@@ -154,3 +155,14 @@ export function fullDoc(zeroAt: Date, change: (doc: PourDoc) => void = () => {})
   change(doc);
   return doc;
 }
+
+/** A size that must hold in the finished piece: 20 mm over metal unless told otherwise. */
+export const wanted = (change: Partial<SizeTarget> = {}): SizeTarget => ({
+  key: 'held',
+  name: 'Size',
+  patternId: null,
+  of: 'outside',
+  finishedMm: 20,
+  holds: true,
+  ...change,
+});

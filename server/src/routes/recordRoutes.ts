@@ -1,9 +1,10 @@
 import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
+import { listPouredSizes } from '../db/sizeStore';
 import type { Services } from './services';
 
-/** Trials, cure-depth tests, test-set runs, and what the pours say of each resin. */
+/** Trials, tests and measured series, and what the pours say of resins and sizes. */
 export function recordRoutes({ db }: Services): Router {
   const router = Router();
   const named = (params: { kind: string; id: string }) => ({
@@ -28,6 +29,10 @@ export function recordRoutes({ db }: Services): Router {
 
   router.get('/yields', async (_request, response) => {
     response.json(await listYields(db));
+  });
+
+  router.get('/sizes', async (_request, response) => {
+    response.json(await listPouredSizes(db));
   });
 
   return router;

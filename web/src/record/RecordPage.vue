@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { pourListSchema, repeatPourDoc, type Pour } from '@zero-pour/contracts';
 import { countOutcomes, FLAW_KINDS, formatQuantity, type FlawKind } from '@zero-pour/core';
-import { numberPieces, planPour, pourTitle, valueOf } from '@zero-pour/plan';
+import { numberCastings, planPour, pourTitle, valueOf } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -46,7 +46,7 @@ const rows = computed(() =>
     const plan = planPour(pour, shop.shop);
     const { doc } = pour;
     const count = countOutcomes(
-      numberPieces(plan.context.parts).map((p) => doc.result.castings[p.number]?.outcome),
+      numberCastings(plan.context.parts).map((p) => doc.result.castings[p.number]?.outcome),
     );
     const flaws = [...new Set(Object.values(doc.result.castings).flatMap((c) => c.flaws.map((f) => f.kind)))];
     const read = doc.pour.flaskRead;

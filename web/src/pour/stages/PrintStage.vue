@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { PIECE_OUTCOMES } from '@zero-pour/contracts';
 import { formatQuantity, type StageKey } from '@zero-pour/core';
-import { numberPieces, valueOf } from '@zero-pour/plan';
+import { numberPrints, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -21,7 +21,7 @@ const { pour, plan, set } = usePour();
 const units = useUnits();
 const print = computed(() => valueOf(plan.value.print));
 const doc = computed(() => pour.value.doc.print);
-const pieces = computed(() => numberPieces(plan.value.context.parts, doc.value.spares));
+const pieces = computed(() => numberPrints(plan.value.context.parts, doc.value.spares));
 const cost = computed(() =>
   plan.value.cost.lines
     .filter((l) => l.what === 'Resin' || l.what === 'Printer')

@@ -91,7 +91,7 @@ const changeIt = (): Promise<void> =>
 const judgements = computed<Judgement[]>(() => {
   const { resin, printer, profile } = plan.value.context;
   const out: Judgement[] = [];
-  if (resin && !resin.forBurnout) {
+  if (resin && !resin.forBurnout && !castsWax(pour.value.doc.brief.route)) {
     out.push({
       rule: 'not for burnout',
       weight: 'stop',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Casting } from '@zero-pour/contracts';
 import { countOutcomes, piecesMeant, ROUGH_COUNTS, type RoughCount, type StageKey } from '@zero-pour/core';
-import { numberPieces } from '@zero-pour/plan';
+import { numberCastings } from '@zero-pour/plan';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
@@ -16,7 +16,7 @@ const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const route = useRoute();
 const doc = computed(() => pour.value.doc.result);
-const pieces = computed(() => numberPieces(plan.value.context.parts));
+const pieces = computed(() => numberCastings(plan.value.context.parts));
 const count = computed(() => countOutcomes(pieces.value.map((p) => doc.value.castings[p.number]?.outcome)));
 const EMPTY: Casting = { flaws: [], photos: [] };
 const castingOf = (number: string): Casting => doc.value.castings[number] ?? EMPTY;

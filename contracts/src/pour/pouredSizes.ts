@@ -1,0 +1,29 @@
+import { FINISHES, ROUTES } from '@zero-pour/core';
+import { z } from 'zod';
+import { idSchema, momentSchema } from '../parts';
+import { rotationSchema } from './planning';
+import { castingSizesSchema, scaleStageSchema, sizeTargetSchema } from './sizes';
+
+const thingSchema = idSchema.nullable();
+
+/** What a pour tells of sizes: how it was printed, and what was measured of it. */
+export const pouredSizesSchema = z.strictObject({
+  pourId: idSchema,
+  number: z.number().int().positive(),
+  at: momentSchema,
+  resinId: thingSchema,
+  printerId: thingSchema,
+  profileId: thingSchema,
+  powderId: thingSchema,
+  alloyId: thingSchema,
+  route: z.enum(ROUTES),
+  finish: z.enum(FINISHES),
+  /** Pattern of each line of the brief, with its count: castings are numbered through them. */
+  patterns: z.array(z.strictObject({ patternId: idSchema, count: z.number().int().positive() })),
+  rotations: z.record(idSchema, rotationSchema),
+  sizes: z.array(sizeTargetSchema),
+  scale: scaleStageSchema,
+  castings: z.record(z.string(), castingSizesSchema),
+});
+export type PouredSizes = z.infer<typeof pouredSizesSchema>;
+export const pouredSizesListSchema = z.array(pouredSizesSchema);

@@ -1,0 +1,27 @@
+import { requirePositive } from '../numeric';
+import { rotatePoints, rotationMatrix, transposed, type Rotation } from './rotation';
+
+/**
+ * Points of a file stretched along the axes of its print: turned as printed, stretched, turned back, so that the file
+ * keeps its own axes. xyz triples; a new array.
+ */
+export function stretchAsPrinted(
+  points: ArrayLike<number>,
+  rotation: Rotation,
+  percents: readonly [number, number, number],
+): Float64Array {
+  const [x, y, z] = percents.map((percent) => requirePositive('percent', percent) / 100) as [
+    number,
+    number,
+    number,
+  ];
+  if (x === y && y === z) return Float64Array.from(points, (value) => value * x);
+  const turn = rotationMatrix(rotation);
+  const stretched = rotatePoints(points, turn);
+  for (let i = 0; i < stretched.length; i += 3) {
+    stretched[i]! *= x;
+    stretched[i + 1]! *= y;
+    stretched[i + 2]! *= z;
+  }
+  return rotatePoints(stretched, transposed(turn));
+}

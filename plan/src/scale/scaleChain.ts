@@ -1,0 +1,89 @@
+import {
+  castsWax,
+  productOf,
+  stepsUntil,
+  type AlongAxes,
+  type LearntSizes,
+  type ScaleTarget,
+  type SizeStep,
+} from '@zero-pour/core';
+import type { PourContext } from '../context';
+import { figure, fromFigure, type Figure, type Given } from '../figure';
+import { chainGivens, type ChainGivens } from './scaleFigures';
+import { sizePathOf, stepOf, type SizeThings } from './sizePathOf';
+
+/** A step of the chain as it is taken here. */
+export interface ChainStep {
+  step: SizeStep;
+  given: Given;
+  /** What the book says, and one standard deviation of what is taken. */
+  bookPercent: number;
+  sdPercent: number;
+  /** Sizes of the shop that went through it. */
+  count: number;
+  typed: boolean;
+}
+
+/** The way of one size from the file to the finished piece. */
+export interface ScaleChain {
+  steps: ChainStep[];
+  givens: ChainGivens;
+  things: SizeThings;
+  /** Percents that make up for the steps alone, along each axis of the print. */
+  base: AlongAxes;
+}
+
+/** What decides the way of this pour's sizes; undefined until resin, metal and flask are known. */
+export function thingsOf(context: PourContext, flaskC: number | undefined): SizeThings | undefined {
+  const { doc, resin, profile, alloy } = context;
+  if (!resin || !alloy || flaskC === undefined) return undefined;
+  return {
+    route: doc.brief.route,
+    resin,
+    profile,
+    alloy,
+    powderId: doc.invest.powderId,
+    flaskC: doc.scale.printedAs?.flaskC ?? flaskC,
+    finish: doc.brief.finish,
+    typed: doc.scale,
+  };
+}
+
+export function chainOf(things: SizeThings, first: ScaleTarget | undefined, learnt: LearntSizes): ScaleChain {
+  const zShare = first?.along[2] ?? 0;
+  const path = sizePathOf(things, { surface: first?.surface ?? 'outer', zShare }, 'finished');
+  const steps = stepsUntil(things.route, 'finished').map((step, i): ChainStep => {
+    const { key, percent, sdPercent } = stepOf(step, things);
+    return {
+      step,
+      given: chainGivens.step({ step, index: i, things, path, learnt }),
+      bookPercent: percent,
+      sdPercent: learnt.sdOf(key, sdPercent),
+      count: learnt.countOf(key),
+      typed: things.typed.own?.[step] !== undefined,
+    };
+  });
+  const along = (share: number): number =>
+    100 / productOf(sizePathOf(things, { surface: 'outer', zShare: share }, 'finished'), learnt.shifts);
+  return {
+    steps,
+    things,
+    base: [along(0), along(0), along(1)],
+    givens: {
+      steps: steps.map((s) => s.given),
+      skin: chainGivens.skin(things, learnt),
+      adds: chainGivens.adds({ things, path, learnt, surface: first?.surface ?? 'outer' }),
+    },
+  };
+}
+
+/** What stands in the flask against the file: the print, or the wax that a mold made of it. Percent. */
+export function inFlaskFigure(percent: Figure, chain: ScaleChain | undefined): Figure {
+  if (!chain || !castsWax(chain.things.route)) return percent;
+  const until = chain.steps.filter(({ step }) => stepsUntil(chain.things.route, 'wax').includes(step));
+  const value = until.reduce((scale, { given }) => scale * (1 + given.value / 100), percent.value);
+  return figure({ name: 'Wax, of the file', value, unit: 'percent', digits: 2 }, [
+    fromFigure('s', percent, 'scale'),
+    ...until.flatMap(({ given }) => [' × (1 + ', given, '/100)']),
+  ]);
+}
