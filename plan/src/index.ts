@@ -12,6 +12,16 @@ export { firstHeld, toleranceOf, type PlannedSize, type ScalePlan } from './scal
 export { thingsOf, type ChainStep, type ScaleChain } from './scale/scaleChain';
 export { sharesOfSize } from './scale/waterfall';
 export { sizePathOf, stepOf, usualMold, usualSkinMm, type SizeThings } from './scale/sizePathOf';
+export {
+  fitGroup,
+  knownSteps,
+  sizeGroups,
+  type GroupFit,
+  type KnownStep,
+  type SizeGroup,
+} from './scale/sizeGroups';
+export { stepName } from './scale/stepNames';
+export { whyOff, type OffPiece, type WhyOff } from './scale/whyOff';
 export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis } from './scale/gatherSizes';
 export type { PartGates } from './gatePlan';
 export type { PrintPlan } from './printPlan';

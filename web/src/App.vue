@@ -3,6 +3,7 @@ import { defineAsyncComponent } from 'vue';
 import { useRoute } from 'vue-router';
 import { useNotices } from './state/notices';
 import { useShop } from './state/shopStore';
+import { useSizes } from './state/sizeStore';
 import TopBar from './shell/TopBar.vue';
 import { quickSumsOpen } from './quick/quickSumsOpen';
 import { useAppKeys } from './shell/useAppKeys';
@@ -19,6 +20,10 @@ const notices = useNotices();
 const { finding, showingKeys } = useAppKeys();
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
+// Plans begin with the book and take in what was measured as soon as it is there.
+void useSizes()
+  .load()
+  .catch(() => {});
 void load();
 </script>
 

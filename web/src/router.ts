@@ -42,6 +42,19 @@ export const router = createRouter({
       meta: { title: 'Compare resins' },
     },
     {
+      path: '/sizes/why',
+      name: 'why',
+      component: () => import('./sizes/WhyPage.vue'),
+      meta: { title: 'Why it came out off' },
+    },
+    {
+      path: '/sizes/:view(series)?/:id?',
+      name: 'sizes',
+      component: () => import('./sizes/SizesPage.vue'),
+      props: true,
+      meta: { title: 'Sizes' },
+    },
+    {
       path: '/shop/:kind?/:id?',
       name: 'shop',
       component: () => import('./shop/ShopPage.vue'),

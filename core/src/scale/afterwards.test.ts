@@ -30,6 +30,8 @@ describe('drift', () => {
     expect(driftOf([1, 2, 3, 4].map((i) => reading(i * 10, i)))).toBeNull();
     expect(driftOf([1, 2, 3, 4, 5].map((i) => reading(i, i)))).toBeNull();
     expect(driftOf([])).toBeNull();
+    // Two days are two lots, not a trend.
+    expect(driftOf([0, 0, 0, 20, 20, 20].map((day, i) => reading(day, i)))).toBeNull();
   });
 
   it('takes bottles apart in the order they were opened', () => {

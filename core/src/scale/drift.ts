@@ -18,14 +18,15 @@ export interface Drift {
 }
 
 const MONTH_MS = 30 * 86_400_000;
-/** A trend needs this many readings and this many days between them to mean anything. */
-const LEAST = { readings: 5, days: 7 } as const;
+/** A trend needs this many readings, taken at so many moments, and this many days between them to mean anything. */
+const LEAST = { readings: 5, days: 7, moments: 3 } as const;
 
 /** Trend of residuals over time; null when there are too few, or all are of one week. */
 export function driftOf(residuals: readonly DatedResidual[]): Drift | null {
   const times = residuals.map((r) => r.at.getTime());
   const first = Math.min(...times);
-  if (residuals.length < LEAST.readings || Math.max(...times) - first < LEAST.days * 86_400_000) return null;
+  const few = residuals.length < LEAST.readings || new Set(times).size < LEAST.moments;
+  if (few || Math.max(...times) - first < LEAST.days * 86_400_000) return null;
   const line: Line = fitLine(
     residuals.map((r) => ({ x: (r.at.getTime() - first) / MONTH_MS, y: r.percent })),
   );

@@ -35,6 +35,7 @@ export {
   type SizePrior,
 } from './calibrate';
 export {
+  amountsOf,
   NO_SHIFTS,
   productOf,
   sizeAfter,

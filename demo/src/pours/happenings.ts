@@ -125,6 +125,10 @@ export function poured(doc: PourDoc, at: string, what: PourHappening, weights: D
   };
 }
 
+/** Castings of one pour differ by a few hundredths. */
+const castingSize = (mm: number, index: number): number =>
+  Math.round((mm + 0.02 * Math.sin(2.3 * index)) * 100) / 100;
+
 /** Castings of one pattern differ by a percent or so, and short ones lack what did not fill. */
 function castingWeight(castingG: number, index: number, flaw: CastingStory['flaw']): number {
   const short = flaw?.[0] === 'misrun' ? 1 - 0.02 * (flaw[2] ?? 1) : 1;
@@ -146,7 +150,9 @@ export function recorded(
         : [],
       photos: [],
       weightG: measured(castingWeight(castingG, i, flaw)),
-      ...(finishedMm === undefined ? {} : { sizes: { [FIRST_SIZE]: { finished: measured(finishedMm) } } }),
+      ...(finishedMm === undefined
+        ? {}
+        : { sizes: { [FIRST_SIZE]: { finished: measured(castingSize(finishedMm, i)) } } }),
     },
   ]);
   return { ...doc, result: { ...doc.result, castings: Object.fromEntries(entries), doneAt: at } };

@@ -5,6 +5,7 @@ import {
   surfaceOf,
   wantedMm,
   type PouredSizes,
+  type Reading,
   type ShopLists,
   type SizeSeries,
   type SizeTarget,
@@ -103,13 +104,12 @@ function fromSeries(series: SizeSeries, lists: ShopLists): MeasuredSize[] {
     }));
 }
 
-/** Sizes of a pour: its own print and wax on the way, and each casting at the end. */
-function fromPour(pour: PouredSizes, lists: ShopLists): MeasuredSize[] {
+/** What decided the way of a printed pour's sizes; undefined when its resin is gone or its print's scale is not known. */
+export function pouredThings(pour: PouredSizes, lists: ShopLists): SizeThings | undefined {
   const resin = byId(lists.resin, pour.resinId);
-  const { printedAs } = pour.scale;
-  if (!resin || !printedAs) return [];
-  const { moldMaterial, skinMm, masterAddsMm } = pour.scale;
-  const things: SizeThings = {
+  const { printedAs, moldMaterial, skinMm, masterAddsMm } = pour.scale;
+  if (!resin || !printedAs) return undefined;
+  return {
     route: pour.route,
     resin,
     profile: byId(lists.profile, pour.profileId),
@@ -124,39 +124,54 @@ function fromPour(pour: PouredSizes, lists: ShopLists): MeasuredSize[] {
       ...(masterAddsMm === undefined ? {} : { masterAddsMm }),
     },
   };
+}
+
+/** A wanted size of a printed pour: how it lay on the plate, as drawn and as printed. */
+export function pouredSize(pour: PouredSizes, target: SizeTarget) {
+  const patternId = target.patternId ?? pour.patterns[0]?.patternId ?? '';
+  const along = sharesOf(target, pour.rotations[patternId]);
+  const drawnMm = target.drawnMm ?? wantedMm(target);
+  const percents = pour.scale.printedAs?.percents ?? [100, 100, 100];
+  const printMm = along.reduce((total, share, k) => total + (share * percents[k]! * drawnMm) / 100, 0);
+  return { along, drawnMm, printMm, lies: { surface: surfaceOf(target), zShare: along[2] } };
+}
+
+/** Sizes of a pour: its own print and wax on the way, and each casting at the end. */
+function fromPour(pour: PouredSizes, lists: ShopLists): MeasuredSize[] {
+  const things = pouredThings(pour, lists);
+  if (!things) return [];
   return pour.sizes.flatMap((target) => {
-    const patternId = target.patternId ?? pour.patterns[0]?.patternId ?? '';
-    const along = sharesOf(target, pour.rotations[patternId]);
-    const printMm =
-      (target.drawnMm ?? wantedMm(target)) *
-      along.reduce((total, share, k) => total + (share * printedAs.percents[k]!) / 100, 0);
-    const surface = surfaceOf(target);
+    const { printMm, lies } = pouredSize(pour, target);
     const sizeAt = (stage: SizeStage, measuredMm: number, casting: string): MeasuredSize => ({
-      path: sizePathOf(things, { surface, zShare: along[2] }, stage),
+      path: sizePathOf(things, lies, stage),
       printMm,
       measuredMm,
       group: stage,
       at: new Date(pour.at),
       lot: '',
       stage,
-      axis: surface === 'inner' ? 'bore' : along[2] > 0.5 ? 'Z' : 'XY',
-      resinId: resin.id,
+      axis: lies.surface === 'inner' ? 'bore' : lies.zShare > 0.5 ? 'Z' : 'XY',
+      resinId: things.resin.id,
       profileId: pour.profileId,
       alloyId: pour.alloyId,
       from: { kind: 'pour', id: pour.pourId, number: pour.number, casting },
       leftOut: false,
     });
-    const onTheWay = ON_THE_WAY.flatMap((stage) => {
-      const mm = readingValue(pour.scale.measured?.[target.key]?.[stage]);
-      return mm === undefined || mm <= 0 ? [] : [sizeAt(stage, mm, '')];
-    });
-    const castings = Object.entries(pour.castings).flatMap(([casting, sizes]) =>
-      AT_THE_END.flatMap((stage) => {
-        const mm = readingValue(sizes[target.key]?.[stage]);
+    const read = <S extends SizeStage>(
+      stages: readonly S[],
+      readings: Partial<Record<S, Reading>> | undefined,
+      casting: string,
+    ): MeasuredSize[] =>
+      stages.flatMap((stage) => {
+        const mm = readingValue(readings?.[stage]);
         return mm === undefined || mm <= 0 ? [] : [sizeAt(stage, mm, casting)];
-      }),
-    );
-    return [...onTheWay, ...castings];
+      });
+    return [
+      ...read(ON_THE_WAY, pour.scale.measured?.[target.key], ''),
+      ...Object.entries(pour.castings).flatMap(([casting, sizes]) =>
+        read(AT_THE_END, sizes[target.key], casting),
+      ),
+    ];
   });
 }
 

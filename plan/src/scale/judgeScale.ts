@@ -44,7 +44,7 @@ export function judgeScale({ sizes, best, proposed, apart }: Judged): Judgement[
 }
 
 const judgeForeseen = (size: PlannedSize): Judgement => ({
-  rule: 'foreseen off',
+  rule: `foreseen off ${size.target.key}`,
   weight: 'fix',
   lead: `${nameOf(size)} will be off.`,
   why: say`By what was measured on the way it finishes ${mm(size.finished.value)} ± ${mm(halfWidth(size))}, ${mm(size.missMm)} ${size.missMm > 0 ? 'over' : 'under'}. Print again at ${percent((100 * size.printMm * size.wantedMm) / (size.finished.value * size.drawnMm))} along it, or open or size the piece at the bench.`,

@@ -244,7 +244,7 @@ describe('what is printed already', () => {
     expect([right.foreseen, small.foreseen]).toEqual([true, true]);
     expect(small.finished.value).toBeLessThan(right.finished.value - 0.2);
     expect(right.finished.interval[1] - right.finished.value).toBeLessThan(0.2);
-    expect(words(cured(-0.3))[0]).toMatch(/^foreseen off: By what was measured on the way/);
+    expect(words(cured(-0.3))[0]).toMatch(/^foreseen off held: By what was measured on the way/);
   });
 
   const poured = (change: Partial<PouredSizes> = {}): PouredSizes => ({

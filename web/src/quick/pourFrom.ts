@@ -1,4 +1,4 @@
-import { emptyPourDoc, type PourDoc } from '@zero-pour/contracts';
+import { emptyPourDoc, FIRST_SIZE, type PourDoc } from '@zero-pour/contracts';
 import { ringSizesNear, type QuickSum } from '@zero-pour/core';
 import type { Shop } from '@zero-pour/plan';
 
@@ -32,11 +32,17 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
       const us = ringSizesNear(sum.diameterMm).find(
         (size) => size.system === 'US' && Math.abs(size.offMm) < 0.005,
       );
-      doc.brief.holdSize = {
-        mm: sum.diameterMm,
-        surface: 'inner',
-        ...(us ? { ring: { system: 'US', size: us.size } } : {}),
-      };
+      doc.brief.sizes = [
+        {
+          key: FIRST_SIZE,
+          name: 'Bore',
+          patternId: null,
+          of: 'bore',
+          finishedMm: sum.diameterMm,
+          holds: true,
+          ...(us ? { ring: { system: 'US', size: us.size } } : {}),
+        },
+      ];
       return doc;
     }
     case 'pour time': {

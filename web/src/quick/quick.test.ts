@@ -88,9 +88,14 @@ describe('a pour made of a sum', () => {
   });
   it('holds the bore of a ring, named when it is a named size', () => {
     const named = pourFrom({ kind: 'ring', diameterMm: ringDiameterMm('US', '7') }, shop, NOW)!;
-    expect(named.brief.holdSize).toMatchObject({ surface: 'inner', ring: { system: 'US', size: '7' } });
+    expect(named.brief.sizes[0]).toMatchObject({
+      of: 'bore',
+      holds: true,
+      ring: { system: 'US', size: '7' },
+    });
     const odd = pourFrom({ kind: 'ring', diameterMm: 17.4 }, shop, NOW)!;
-    expect(odd.brief.holdSize).toEqual({ mm: 17.4, surface: 'inner' });
+    expect(odd.brief.sizes).toMatchObject([{ of: 'bore', finishedMm: 17.4 }]);
+    expect(odd.brief.sizes[0]!.ring).toBeUndefined();
   });
   it('pours at the hour that was worked out, and never in the past', () => {
     const at = (startMin: number, hours: number): string =>

@@ -13,6 +13,7 @@ const PAGES = [
   { to: '/', name: 'Board', also: 'pour' },
   { to: '/patterns', name: 'Patterns', also: 'patterns' },
   { to: '/resins', name: 'Resins', also: 'resins' },
+  { to: '/sizes', name: 'Sizes', also: 'sizes' },
   { to: '/shop', name: 'Shop', also: 'shop' },
   { to: '/record', name: 'Record', also: 'record' },
 ] as const;
@@ -69,8 +70,8 @@ const next = computed(() => board.next[0]);
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  padding: 0 18px;
-  gap: 0 14px;
+  padding: 0 14px;
+  gap: 0 9px;
 }
 .brand {
   display: flex;
@@ -88,7 +89,7 @@ nav {
 }
 nav a {
   color: #cfc5b4;
-  padding: 0 13px;
+  padding: 0 10px;
   display: flex;
   align-items: center;
   text-decoration: none;
@@ -100,7 +101,7 @@ nav a.on {
 .chip {
   border: 1px solid #5b534a;
   border-radius: 3px;
-  padding: 4px 10px;
+  padding: 4px 9px;
   font-size: 13.5px;
   font-family: var(--text);
   display: flex;
@@ -118,7 +119,7 @@ button.chip {
   font-family: var(--mono);
 }
 .next {
-  max-width: 150px;
+  max-width: 140px;
   overflow: hidden;
   text-overflow: ellipsis;
 }

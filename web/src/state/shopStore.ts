@@ -15,15 +15,19 @@ import {
   type ShopLists,
   type ShopState,
 } from '@zero-pour/contracts';
-import type { Shop } from '@zero-pour/plan';
+import type { Shop, ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { useNotices } from './notices';
 import { usePours } from './pourStore';
+import { useSizes } from './sizeStore';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
+
+/** The two stores ask each other: the type stands here, so that neither has to be known for the other. */
+const knownSizes = (): ShopSizes => useSizes().known;
 
 /** What the shop owns, its settings and its patterns. */
 export const useShop = defineStore('shop', () => {
@@ -36,6 +40,7 @@ export const useShop = defineStore('shop', () => {
     settings: settings.value,
     lists: lists.value,
     patterns: patterns.value,
+    sizes: knownSizes(),
   }));
   const isEmpty = computed(
     () => patterns.value.length === 0 && Object.values(lists.value).every((list) => list.length === 0),

@@ -11,6 +11,7 @@ import {
   measurePrintDirection,
   MeshFileError,
   readPattern,
+  stretchAsPrinted,
   write3mf,
   writeBinaryStl,
   type CouponSpec,
@@ -18,7 +19,7 @@ import {
 } from '@zero-pour/core';
 import { expose, transfer } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
-import type { SaveFormat } from './savePattern';
+import type { SaveFormat, Stretch } from './savePattern';
 import { sha256 } from '../../api/sha256';
 
 /** The file's own fault as an answer; anything else is thrown. */
@@ -93,12 +94,19 @@ async function couponFile(spec: CouponSpec, to: SaveFormat): Promise<Uint8Array>
   return transfer(written, [written.buffer]);
 }
 
-/** The part as it was read (welded, outward, in mm) in another format. */
-function convert(bytes: Uint8Array, fileName: string, unitMm: number, to: SaveFormat): Uint8Array {
+/** The part as it was read (welded, outward, in mm) in another format, and at print size when it is to be stretched. */
+function convert(
+  bytes: Uint8Array,
+  fileName: string,
+  unitMm: number,
+  stretch: Stretch | null,
+  to: SaveFormat,
+): Uint8Array {
   const reading = readPattern(bytes, fileName, unitMm);
   if (reading.status !== 'read') throw new Error('The unit of a kept pattern is known.');
   const { positions, triangles } = reading.mesh;
-  const written = write(positions, triangles, to);
+  const placed = stretch ? stretchAsPrinted(positions, stretch.rotation, stretch.percents) : positions;
+  const written = write(placed, triangles, to);
   return transfer(written, [written.buffer]);
 }
 

@@ -1,14 +1,44 @@
-import type { Pattern } from '@zero-pour/contracts';
+import type { Pattern, SizeTarget } from '@zero-pour/contracts';
+import { formatNumber, type AlongAxes, type Rotation } from '@zero-pour/core';
 import { fetchBytes } from '../../api/request';
 import { saveFile } from '../saveFile';
 import { inWorker } from './workerPool';
 
 export type SaveFormat = 'stl' | '3mf';
 
-/** Saves the part as it was read, in mm, whatever its file was. */
-export async function savePattern(pattern: Pattern, to: SaveFormat): Promise<void> {
+/** Percents along the axes of a print. */
+export interface Stretch {
+  percents: AlongAxes;
+  rotation: Rotation;
+}
+
+async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, name: string): Promise<void> {
   const bytes = await fetchBytes(pattern.fileHash);
-  const { fileName, measure, name } = pattern;
-  const written = await inWorker(async (remote) => remote.convert(bytes, fileName, measure.unitMm, to));
-  saveFile(new Blob([written as Uint8Array<ArrayBuffer>]), `${name} mm.${to}`);
+  const { fileName, measure } = pattern;
+  const written = await inWorker(async (remote) =>
+    remote.convert(bytes, fileName, measure.unitMm, stretch, to),
+  );
+  saveFile(new Blob([written as Uint8Array<ArrayBuffer>]), name);
+}
+
+/** Saves the part as it was read, in mm, whatever its file was. */
+export const savePattern = (pattern: Pattern, to: SaveFormat): Promise<void> =>
+  write(pattern, null, to, `${pattern.name} mm.${to}`);
+
+/** … stretched along the axes of its print. */
+export const saveScaled = (pattern: Pattern, stretch: Stretch, to: SaveFormat, name: string): Promise<void> =>
+  write(pattern, stretch, to, name);
+
+/** "Barnacle band US 7 101.23 pc mm.stl": the ring size and the percent travel with the file. */
+export function scaledName(
+  name: string,
+  [x, y, z]: AlongAxes,
+  ring: SizeTarget['ring'],
+  to: SaveFormat,
+): string {
+  const percent = (value: number): string => formatNumber(value, 2);
+  const scale = x === y && y === z ? percent(x) : `X${percent(x)} Y${percent(y)} Z${percent(z)}`;
+  // Names of files bear no slashes, as in "7 1/2".
+  const size = ring ? ` ${ring.system} ${ring.size.replace(/\s*1\/2/, '½').replaceAll('/', '-')}` : '';
+  return `${name}${size} ${scale} pc mm.${to}`;
 }

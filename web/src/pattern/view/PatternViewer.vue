@@ -13,7 +13,7 @@ import type { PaintName } from './paint';
 import { STANDARD_VIEWS, type StandardView } from './partScene';
 import PartView from './PartView.vue';
 import SectionHandle from './SectionHandle.vue';
-import { useMeasuring } from './useMeasuring';
+import { useMeasuring, type Span } from './useMeasuring';
 import { usePaint } from './usePaint';
 import { useSection } from './useSection';
 import ViewTools from './ViewTools.vue';
@@ -27,10 +27,16 @@ const props = withDefaults(
     /** Finest feature of the chosen resin: the white of the thickness ramp. */
     finestMm: number;
     rotation?: Rotation;
+    /** Opens with measuring on. */
+    measure?: boolean;
   }>(),
-  { rotation: () => NO_ROTATION },
+  { rotation: () => NO_ROTATION, measure: false },
 );
-const emit = defineEmits<{ choose: [index: number | undefined]; shape: [shape: ViewShape] }>();
+const emit = defineEmits<{
+  choose: [index: number | undefined];
+  shape: [shape: ViewShape];
+  measured: [span: Span | undefined];
+}>();
 const paint = defineModel<PaintName>('paint', { required: true });
 
 const units = useUnits();
@@ -43,8 +49,9 @@ const { ramp, colours } = usePaint(
   () => props.rotation,
 );
 const section = useSection(shape);
-const measuringOn = shallowRef(false);
+const measuringOn = shallowRef(props.measure);
 const measuring = useMeasuring(() => shape.value?.paint);
+watch(measuring.span, (span) => emit('measured', span));
 
 function take(loaded: ViewShape): void {
   shape.value = loaded;

@@ -8,6 +8,12 @@ interface Picked {
   vertices: Point;
 }
 
+/** A measured length and its direction in the file's axes. */
+export interface Span {
+  mm: number;
+  along: Point;
+}
+
 /** Measuring between two picked points; a third begins anew. */
 export function useMeasuring(paint: () => SurfacePaint | undefined) {
   const units = useUnits();
@@ -34,5 +40,13 @@ export function useMeasuring(paint: () => SurfacePaint | undefined) {
     return `${mm(Math.hypot(...apart))} apart (${along})${thicknessAt(b)}.`;
   });
 
-  return { points, pick, clear, sentence };
+  const span = computed<Span | undefined>(() => {
+    const [a, b] = points.value;
+    if (!a || !b) return undefined;
+    const apart = a.at.map((v, k) => b.at[k]! - v) as Point;
+    const length = Math.hypot(...apart);
+    return length > 0 ? { mm: length, along: apart.map((v) => v / length) as Point } : undefined;
+  });
+
+  return { points, pick, clear, sentence, span };
 }

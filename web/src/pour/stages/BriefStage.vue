@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CAST_CLASSES, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
+import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
@@ -135,9 +135,13 @@ async function putAside(): Promise<void> {
         label="Route"
         :items="[...ROUTES]"
         :model-value="brief.route"
-        readonly
-        hint="No mold to make"
+        :hint="
+          castsWax(brief.route)
+            ? 'The print is a master or a mold; its making is not in the times yet'
+            : 'No mold to make'
+        "
         persistent-hint
+        @update:model-value="(r) => set(['brief', 'route'], r)"
       />
     </div>
     <p v-if="alloys.length === 0" class="mute mt-2">
@@ -145,7 +149,14 @@ async function putAside(): Promise<void> {
     </p>
   </section>
 
-  <HoldSizeFields />
+  <section class="stage-block">
+    <h2>Size that must hold in the finished piece</h2>
+    <HoldSizeFields />
+    <p class="mute mt-2">
+      <template v-if="brief.sizes.length > 1">{{ brief.sizes.length }} sizes are wanted. </template>
+      <button type="button" class="text-button" @click="emit('goTo', 'scale')">More sizes, at Scale</button>
+    </p>
+  </section>
 
   <WhenFields />
 

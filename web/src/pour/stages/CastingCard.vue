@@ -1,23 +1,23 @@
 <script setup lang="ts">
-import type { Casting, Flaw, Pattern, PourDoc } from '@zero-pour/contracts';
-import { FLAW_KINDS, formatQuantity, OUTCOMES, type FlawKind } from '@zero-pour/core';
-import { computed } from 'vue';
+import type { Casting, Flaw, Pattern, SizeTarget } from '@zero-pour/contracts';
+import { FLAW_KINDS, OUTCOMES, type FlawKind } from '@zero-pour/core';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import NoteField from '../../components/NoteField.vue';
 import PhotoRow from '../../components/PhotoRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import ReadingField from '../../components/ReadingField.vue';
-import { useUnits } from '../../state/unitStore';
+import CastingSizeRows from './CastingSizeRows.vue';
 
 /** One casting: outcome, flaws with place and size, weight, size, note, photos. */
 const props = defineProps<{
   number: string;
   pattern: Pattern;
   casting: Casting;
-  hold: PourDoc['brief']['holdSize'];
+  /** The wanted sizes of this pattern. */
+  sizes: readonly SizeTarget[];
+  pourId: string;
 }>();
 const emit = defineEmits<{ change: [casting: Casting] }>();
-const units = useUnits();
 
 const change = (fields: Partial<Casting>): void => emit('change', { ...props.casting, ...fields });
 const addFlaw = (kind: FlawKind | null): void => {
@@ -27,14 +27,6 @@ const setFlaw = (index: number, fields: Partial<Flaw>): void =>
   change({ flaws: props.casting.flaws.map((flaw, i) => (i === index ? { ...flaw, ...fields } : flaw)) });
 const removeFlaw = (index: number): void =>
   change({ flaws: props.casting.flaws.filter((_, i) => i !== index) });
-
-const sizeWords = computed(() => {
-  const { measuredMm } = props.casting;
-  if (!props.hold || !measuredMm || !('value' in measuredMm)) return '';
-  const off = measuredMm.value - props.hold.mm;
-  const inside = props.hold.toleranceMm === undefined || Math.abs(off) <= props.hold.toleranceMm + 1e-9;
-  return `${formatQuantity({ value: Math.abs(off), unit: 'mm' }, units.choice)} ${off >= 0 ? 'over' : 'under'}${inside ? '' : ', outside the tolerance'}`;
-});
 </script>
 
 <template>
@@ -58,15 +50,6 @@ const sizeWords = computed(() => {
         :model-value="casting.weightG"
         @update:model-value="(weightG) => change({ weightG })"
       />
-      <ReadingField
-        v-if="hold"
-        :label="hold.surface === 'inner' ? 'Bore, measured' : 'Size, measured'"
-        unit="mm"
-        :model-value="casting.measuredMm"
-        :min="0.1"
-        :max="400"
-        @update:model-value="(measuredMm) => change({ measuredMm })"
-      />
       <v-select
         label="Add a flaw"
         :items="[...FLAW_KINDS]"
@@ -74,7 +57,14 @@ const sizeWords = computed(() => {
         @update:model-value="addFlaw"
       />
     </div>
-    <p v-if="sizeWords" class="mute">{{ sizeWords }}</p>
+    <CastingSizeRows
+      v-if="sizes.length > 0"
+      :number="number"
+      :sizes="sizes"
+      :measured="casting.sizes ?? {}"
+      :pour-id="pourId"
+      @change="(measured) => change({ sizes: measured })"
+    />
     <div v-for="(flaw, i) in casting.flaws" :key="i" class="flaw">
       <b>{{ flaw.kind }}</b>
       <v-text-field

@@ -1,35 +1,45 @@
 <script setup lang="ts">
+import { FIRST_SIZE, type SizeTarget } from '@zero-pour/contracts';
 import { RING_SYSTEM_NAMES, RING_SYSTEMS, ringDiameterMm, type RingSystem } from '@zero-pour/core';
-import { computed, ref } from 'vue';
+import { ref } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { usePour } from '../../state/usePour';
+import { useWantedSizes, withField } from '../scale/useWantedSizes';
 
-/** The size that must hold in the finished piece: in length, or as a ring size of any system. */
-const { pour, set } = usePour();
-const hold = computed(() => pour.value.doc.brief.holdSize);
-function setHold(mm: number | undefined): void {
-  set(
-    ['brief', 'holdSize'],
-    mm === undefined
-      ? undefined
-      : { ...hold.value, mm, surface: hold.value?.surface ?? 'outer', ring: undefined },
-  );
+/** The size that the piece is asked for first: in length, or as a ring size of any system. */
+const { first, keep, remove } = useWantedSizes();
+const EMPTY: SizeTarget = {
+  key: FIRST_SIZE,
+  name: 'Size',
+  patternId: null,
+  of: 'outside',
+  holds: true,
+  finishedMm: 1,
+};
+
+/** A ring size no longer stands once another length is typed. */
+function setMm(finishedMm: number | undefined): void {
+  if (finishedMm === undefined) return remove(FIRST_SIZE);
+  const { ring: _, wideBandMm: _wide, ...rest } = first.value ?? EMPTY;
+  keep({ ...rest, finishedMm });
 }
-const ringSystem = ref<RingSystem>(hold.value?.ring?.system ?? 'US');
-const ringText = ref(hold.value?.ring?.size ?? '');
+function setKind(kind: string): void {
+  const of = kind === 'bore' ? 'bore' : 'outside';
+  if (first.value) keep({ ...first.value, of, name: of === 'bore' ? 'Bore' : 'Size' });
+}
+function setTolerance(toleranceMm: number | undefined): void {
+  if (first.value) keep(withField(first.value, 'toleranceMm', toleranceMm));
+}
+
+const ringSystem = ref<RingSystem>(first.value?.ring?.system ?? 'US');
+const ringText = ref(first.value?.ring?.size ?? '');
 const ringProblem = ref('');
 function setRing(): void {
   ringProblem.value = '';
   if (ringText.value.trim() === '') return;
   try {
-    const mm = ringDiameterMm(ringSystem.value, ringText.value);
-    const { toleranceMm } = hold.value ?? {};
-    set(['brief', 'holdSize'], {
-      mm: Math.round(mm * 1000) / 1000,
-      surface: 'inner',
-      ...(toleranceMm ? { toleranceMm } : {}),
-      ring: { system: ringSystem.value, size: ringText.value.trim() },
-    });
+    const finishedMm = Math.round(ringDiameterMm(ringSystem.value, ringText.value) * 1000) / 1000;
+    const ring = { system: ringSystem.value, size: ringText.value.trim() };
+    keep({ ...(first.value ?? EMPTY), name: 'Bore', of: 'bore', finishedMm, ring });
   } catch {
     ringProblem.value = `Not a ${RING_SYSTEM_NAMES[ringSystem.value]} size.`;
   }
@@ -37,55 +47,52 @@ function setRing(): void {
 </script>
 
 <template>
-  <section class="stage-block">
-    <h2>Size that must hold in the finished piece</h2>
-    <div class="form-grid">
-      <QuantityField
-        label="Size"
-        unit="mm"
-        :digits="3"
-        :model-value="hold?.mm"
-        :min="0.1"
-        :max="400"
-        hint="Leave empty when none must hold"
-        @update:model-value="setHold"
-      />
+  <div class="form-grid">
+    <QuantityField
+      label="Size"
+      unit="mm"
+      :digits="3"
+      :model-value="first?.finishedMm"
+      :min="0.1"
+      :max="400"
+      hint="Empty: none"
+      @update:model-value="setMm"
+    />
+    <v-select
+      label="Measured"
+      :items="[
+        { title: 'over metal (outside)', value: 'outside' },
+        { title: 'across a hole (bore)', value: 'bore' },
+      ]"
+      :model-value="first?.of === 'bore' || first?.of === 'hole' ? 'bore' : 'outside'"
+      :disabled="!first"
+      @update:model-value="setKind"
+    />
+    <QuantityField
+      label="Tolerance ±"
+      unit="mm"
+      :model-value="first?.toleranceMm"
+      :min="0.005"
+      :max="10"
+      :disabled="!first"
+      @update:model-value="setTolerance"
+    />
+    <div class="ring">
       <v-select
-        label="Measured"
-        :items="[
-          { title: 'over metal (outside)', value: 'outer' },
-          { title: 'across a hole (bore)', value: 'inner' },
-        ]"
-        :model-value="hold?.surface ?? 'outer'"
-        :disabled="!hold"
-        @update:model-value="(surface) => set(['brief', 'holdSize', 'surface'], surface)"
+        v-model="ringSystem"
+        label="or ring size"
+        :items="RING_SYSTEMS.map((s) => ({ title: RING_SYSTEM_NAMES[s], value: s }))"
+        @update:model-value="setRing"
       />
-      <QuantityField
-        label="Tolerance ±"
-        unit="mm"
-        :model-value="hold?.toleranceMm"
-        :min="0.005"
-        :max="10"
-        :disabled="!hold"
-        @update:model-value="(t) => set(['brief', 'holdSize', 'toleranceMm'], t)"
+      <v-text-field
+        v-model="ringText"
+        label="Size"
+        autocomplete="off"
+        :error-messages="ringProblem ? [ringProblem] : []"
+        @update:model-value="setRing"
       />
-      <div class="ring">
-        <v-select
-          v-model="ringSystem"
-          label="or ring size"
-          :items="RING_SYSTEMS.map((s) => ({ title: RING_SYSTEM_NAMES[s], value: s }))"
-          @update:model-value="setRing"
-        />
-        <v-text-field
-          v-model="ringText"
-          label="Size"
-          autocomplete="off"
-          :error-messages="ringProblem ? [ringProblem] : []"
-          @update:model-value="setRing"
-        />
-      </div>
     </div>
-  </section>
+  </div>
 </template>
 
 <style scoped>

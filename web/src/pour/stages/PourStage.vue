@@ -12,10 +12,12 @@ import ReadingField from '../../components/ReadingField.vue';
 import MomentField from '../../components/MomentField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import { markPoured } from '../printedAs';
 import StageHead from '../StageHead.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, plan, set } = usePour();
+const handle = usePour();
+const { pour, plan, set } = handle;
 const units = useUnits();
 const doc = computed(() => pour.value.doc.pour);
 const temperatures = computed(() => valueOf(plan.value.temperatures));
@@ -93,13 +95,13 @@ const wait = computed(() => {
         label="Poured"
         :model-value="doc.pouredAt"
         hint="Not poured yet"
-        @update:model-value="(at) => set(['pour', 'pouredAt'], at)"
+        @update:model-value="(at) => markPoured(handle, at)"
       />
       <v-btn
         v-if="!doc.pouredAt"
         variant="flat"
         class="now"
-        @click="set(['pour', 'pouredAt'], new Date().toISOString())"
+        @click="markPoured(handle, new Date().toISOString())"
         >Poured now</v-btn
       >
     </div>

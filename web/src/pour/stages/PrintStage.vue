@@ -14,10 +14,12 @@ import QuantityField from '../../components/QuantityField.vue';
 import BeforePrint from '../../resins/page/BeforePrint.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import { markPrintStart } from '../printedAs';
 import StageHead from '../StageHead.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, plan, set } = usePour();
+const handle = usePour();
+const { pour, plan, set } = handle;
 const units = useUnits();
 const print = computed(() => valueOf(plan.value.print));
 const doc = computed(() => pour.value.doc.print);
@@ -37,6 +39,10 @@ const waitsFor = computed(() => {
   if (!doc.value.startedAt) return 'startedAt';
   return doc.value.finishedAt ? undefined : 'finishedAt';
 });
+function setEnd(field: (typeof ENDS)[number]['field'], at: string | undefined): void {
+  if (field === 'startedAt') markPrintStart(handle, at);
+  else set(['print', field], at);
+}
 const now = (): string => new Date().toISOString();
 const outcomeOf = (number: string) => doc.value.pieces[number]?.outcome;
 function setOutcome(number: string, outcome: (typeof PIECE_OUTCOMES)[number]): void {
@@ -146,9 +152,9 @@ function haveAlready(): void {
           :label="end.label"
           :model-value="doc[end.field]"
           :hint="end.hint"
-          @update:model-value="(at) => set(['print', end.field], at)"
+          @update:model-value="(at) => setEnd(end.field, at)"
         />
-        <v-btn v-if="end.field === waitsFor" variant="flat" @click="set(['print', end.field], now())">
+        <v-btn v-if="end.field === waitsFor" variant="flat" @click="setEnd(end.field, now())">
           {{ end.label }} now
         </v-btn>
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { usualProfile, type Profile } from '@zero-pour/contracts';
-import { judgeProfile, type Judgement, say } from '@zero-pour/core';
+import { castsWax, judgeProfile, type Judgement, say } from '@zero-pour/core';
 import { judgeProfileAge, nextVersion } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
@@ -96,7 +96,7 @@ const judgements = computed<Judgement[]>(() => {
       rule: 'not for burnout',
       weight: 'stop',
       lead: 'Not for burnout.',
-      why: say`${resin.name} is a ${resin.family} resin: it leaves residue and cracks the mold. Choose a castable one.`,
+      why: say`${resin.name} is a ${resin.family} resin: it leaves residue and cracks the mold. Choose a castable one, or a mold route in the brief.`,
     });
   }
   if (!profile) return out;

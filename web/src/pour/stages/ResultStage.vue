@@ -70,7 +70,8 @@ watch(() => route.hash, focusCounts);
       :number="piece.number"
       :pattern="piece.pattern"
       :casting="castingOf(piece.number)"
-      :hold="pour.doc.brief.holdSize"
+      :sizes="pour.doc.brief.sizes.filter((s) => (s.patternId ?? pieces[0]?.pattern.id) === piece.pattern.id)"
+      :pour-id="pour.id"
       @change="(casting) => keep(piece.number, casting)"
     />
   </template>

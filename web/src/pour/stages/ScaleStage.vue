@@ -1,22 +1,56 @@
 <script setup lang="ts">
+import { wantedMm } from '@zero-pour/contracts';
 import { formatNumber, formatQuantity, RING_SYSTEM_NAMES, type StageKey } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { firstHeld, valueOf } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
+import JudgementList from '../../components/JudgementList.vue';
+import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import { formatDay } from '../../time/formatMoment';
+import AtPrintSize from '../scale/AtPrintSize.vue';
+import ChainTable from '../scale/ChainTable.vue';
+import OnTheWay from '../scale/OnTheWay.vue';
+import OutOfFile from '../scale/OutOfFile.vue';
+import SaveScaled from '../scale/SaveScaled.vue';
+import SizeTable from '../scale/SizeTable.vue';
+import WaterfallChart from '../scale/WaterfallChart.vue';
 import StageHead from '../StageHead.vue';
+import HoldSizeFields from './HoldSizeFields.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const units = useUnits();
 const scale = computed(() => valueOf(plan.value.scale));
 const own = computed(() => pour.value.doc.scale);
-const hold = computed(() => pour.value.doc.brief.holdSize);
-const FIELDS = ['resinPercent', 'investmentPercent', 'metalPercent'] as const;
-const signed = (percent: number): string => `${percent > 0 ? '+' : ''}${formatNumber(percent, 2)} %`;
+const held = computed(() => firstHeld(pour.value.doc.brief.sizes));
+const first = computed(() => scale.value?.sizes.find((size) => size.target.key === held.value?.key));
+const part = computed(() => plan.value.context.parts[0]?.pattern);
+const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+const half = computed(() =>
+  first.value ? (first.value.finished.interval[1] - first.value.finished.interval[0]) / 2 : 0,
+);
+
+const percents = (of: readonly number[]): string =>
+  of.every((p) => p === of[0])
+    ? `${formatNumber(of[0]!, 2)} %`
+    : ['X', 'Y', 'Z'].map((axis, k) => `${axis} ${formatNumber(of[k]!, 2)}`).join(', ');
+const stepsLine = computed(() =>
+  (scale.value?.chain?.steps ?? [])
+    .map(({ step, given }) => `${step} ${given.value > 0 ? '+' : ''}${formatNumber(given.value, 2)}`)
+    .join(', '),
+);
+const open = shallowRef({
+  way: true,
+  steps: false,
+  sizes: false,
+  measured: false,
+  wall: false,
+  rings: false,
+});
 </script>
 
 <template>
@@ -33,25 +67,38 @@ const signed = (percent: number): string => `${percent > 0 ? '+' : ''}${formatNu
 
   <div v-if="scale" class="answer">
     <div>
-      <span class="mute">Print at</span>
+      <span class="mute">{{ own.printedAs ? 'Printed at' : 'Print at' }}</span>
       <FigureValue :figure="scale.percent" class="big" @go-to="(s) => emit('goTo', s)" />
     </div>
-    <div v-if="scale.printMm && hold">
-      <span class="mute"
-        >{{ hold.surface === 'inner' ? 'Bore' : 'Size' }}
-        {{ formatQuantity({ value: hold.mm, unit: 'mm' }, units.choice) }} is printed as</span
-      >
+    <div v-if="scale.printMm && held">
+      <span class="mute">{{ held.name || 'Size' }} {{ mm(wantedMm(held)) }} is printed as</span>
       <FigureValue :figure="scale.printMm" class="big" @go-to="(s) => emit('goTo', s)" />
     </div>
+    <div v-if="first">
+      <span class="mute">{{ first.foreseen ? 'By what was measured it finishes' : 'It finishes' }}</span>
+      <span class="big"
+        >{{ mm(first.finished.value) }} <small>± {{ mm(half) }}</small></span
+      >
+    </div>
   </div>
-  <PlannedNote :planned="plan.scale" @go-to="(s) => emit('goTo', s)" />
-  <p v-if="scale && !hold && own.way === 'chain'" class="mute">
-    No size is to be held: this makes up for shrinkage alone.
-    <button type="button" class="text-button" @click="emit('goTo', 'brief')">Set one in the brief</button>
+  <p v-if="scale && scale.percents.some((p) => p !== scale!.percents[0])" class="mute">
+    Along the print’s axes: {{ percents(scale.percents) }} %.
   </p>
+  <p v-if="scale && own.printedAs" class="mute">
+    Fixed when the print was started, {{ formatDay(Date.parse(own.printedAs.at)) }}.
+    <template v-if="scale.proposed"> Planned today it would be {{ percents(scale.proposed) }}. </template>
+  </p>
+  <PlannedNote :planned="plan.scale" @go-to="(s) => emit('goTo', s)" />
+  <JudgementList v-if="scale" :judgements="scale.judgements" />
+  <p v-if="scale?.best?.axes" class="mt-2">
+    <v-btn size="small" @click="set(['scale', 'apart'], own.apart ? undefined : true)">{{
+      own.apart ? 'Back to one percent' : 'Take X, Y and Z apart'
+    }}</v-btn>
+  </p>
+  <SaveScaled v-if="scale" :scale="scale" />
 
   <section v-if="own.way === 'percent'" class="stage-block">
-    <h2>The shop's one number</h2>
+    <h2>The shop’s one number</h2>
     <div class="form-grid">
       <QuantityField
         label="Print at"
@@ -65,95 +112,80 @@ const signed = (percent: number): string => `${percent > 0 ? '+' : ''}${formatNu
       />
     </div>
   </section>
-
-  <section v-else-if="scale" class="stage-block">
-    <h2>The chain, each step's share</h2>
-    <table class="plain">
-      <thead>
-        <tr>
-          <th>Step</th>
-          <th class="right">Changes size by</th>
-          <th>From</th>
-          <th>Your own</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(step, i) in scale.steps" :key="step.symbol">
-          <td>{{ step.name }}</td>
-          <td class="num right">{{ signed(step.value) }}</td>
-          <td class="mute">{{ step.source }}</td>
-          <td class="own">
-            <QuantityField
-              label="Percent"
-              unit="percent"
-              :digits="3"
-              :model-value="own[FIELDS[i] ?? 'resinPercent']"
-              :min="-20"
-              :max="20"
-              @update:model-value="(p) => set(['scale', FIELDS[i] ?? 'resinPercent'], p)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <div v-if="hold" class="form-grid mt-4">
-      <QuantityField
-        label="Skin removed by finishing, a surface"
-        unit="mm"
-        :digits="3"
-        :model-value="own.skinMm"
-        :max="2"
-        :standard="pour.doc.brief.finish === 'full' || pour.doc.brief.finish === 'one face' ? 0.05 : 0"
-        standard-from="book, by the finish"
-        @update:model-value="(a) => set(['scale', 'skinMm'], a)"
-      />
-      <QuantityField
-        label="Printing adds, each size"
-        unit="mm"
-        :digits="3"
-        :model-value="own.printAddsMm"
-        :min="-1"
-        :max="1"
-        :standard="plan.context.profile?.printAddsMm ?? 0"
-        :standard-from="
-          (plan.context.profile?.printAddsMm ?? null) === null
-            ? '0 until you have measured'
-            : 'measured on this profile’s coupons'
-        "
-        @update:model-value="(b) => set(['scale', 'printAddsMm'], b)"
-      />
-    </div>
-    <p v-if="hold" class="mute mt-3">
-      A percent sets the held size right. Skin and bleed are fixed amounts: thin walls and bores move opposite
-      ways, so other sizes come out a little off.
-    </p>
+  <section class="stage-block">
+    <h2>The size that must hold in the finished piece</h2>
+    <HoldSizeFields />
+    <OutOfFile v-if="part" :pattern="part" />
   </section>
 
-  <section v-if="scale && scale.ringSizes.length > 0" class="stage-block">
-    <h2>This bore in every ring-size system</h2>
-    <table class="plain">
-      <tbody>
-        <tr v-for="name in scale.ringSizes" :key="name.system">
-          <td>{{ RING_SYSTEM_NAMES[name.system] }}</td>
-          <td class="num right size">{{ name.size }}</td>
-          <td class="mute">
-            {{
-              Math.abs(name.offMm) < 0.005
-                ? 'exactly'
-                : `its bore is ${formatQuantity({ value: Math.abs(name.offMm), unit: 'mm' }, units.choice)} ${name.offMm > 0 ? 'larger' : 'smaller'}`
-            }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </section>
+  <template v-if="scale">
+    <OnDemand
+      v-if="scale.chain && first"
+      v-model:open="open.way"
+      title="From the file to the finished piece"
+      line="what each step does to this size"
+    >
+      <WaterfallChart :size="first" :chain="scale.chain" />
+    </OnDemand>
+    <OnDemand
+      v-if="scale.chain"
+      v-model:open="open.steps"
+      title="Steps, and where they come from"
+      :line="stepsLine"
+    >
+      <ChainTable :chain="scale.chain" :held="held !== undefined" />
+    </OnDemand>
+    <OnDemand
+      v-model:open="open.sizes"
+      title="All sizes of the piece"
+      :line="`${pour.doc.brief.sizes.length || 'none yet'}; what must hold, what may follow`"
+    >
+      <SizeTable :planned="scale.sizes" />
+    </OnDemand>
+    <OnDemand
+      v-model:open="open.measured"
+      title="Measured on the way"
+      line="off the printer, cured, first wax: it says what is coming"
+    >
+      <OnTheWay :planned="scale.sizes" />
+    </OnDemand>
+    <OnDemand
+      v-if="part"
+      v-model:open="open.wall"
+      title="Walls and findings at print size"
+      line="thin for the resin, thin for wear"
+    >
+      <AtPrintSize :pattern="part" :scale="scale" />
+    </OnDemand>
+    <OnDemand
+      v-if="scale.ringSizes.length > 0"
+      v-model:open="open.rings"
+      title="This bore in every ring-size system"
+    >
+      <table class="plain">
+        <tbody>
+          <tr v-for="name in scale.ringSizes" :key="name.system">
+            <td>{{ RING_SYSTEM_NAMES[name.system] }}</td>
+            <td class="num right ring">{{ name.size }}</td>
+            <td class="mute">
+              {{
+                Math.abs(name.offMm) < 0.005
+                  ? 'exactly'
+                  : `its bore is ${mm(Math.abs(name.offMm))} ${name.offMm > 0 ? 'larger' : 'smaller'}`
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </OnDemand>
+  </template>
 </template>
 
 <style scoped>
 .answer {
   display: flex;
   flex-wrap: wrap;
-  gap: 12px 48px;
+  gap: 12px 44px;
   margin-bottom: 8px;
 }
 .answer span {
@@ -165,10 +197,12 @@ const signed = (percent: number): string => `${percent > 0 ? '+' : ''}${formatNu
   font-weight: 700;
   font-variant-numeric: tabular-nums;
 }
-.own {
-  width: 150px;
+.answer small {
+  font-size: 17px;
+  font-weight: 400;
+  color: var(--mute);
 }
-.size {
+.ring {
   width: 90px;
   padding-right: 20px !important;
 }

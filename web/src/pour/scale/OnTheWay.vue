@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { ON_THE_WAY, type Reading } from '@zero-pour/contracts';
+import { castsWax, formatQuantity } from '@zero-pour/core';
+import type { PlannedSize } from '@zero-pour/plan';
+import { computed } from 'vue';
+import ReadingField from '../../components/ReadingField.vue';
+import { usePour } from '../../state/usePour';
+import { useUnits } from '../../state/unitStore';
+
+/** Sizes of this pour's own print, cured print and first wax: they say what the finished piece will come to. */
+const props = defineProps<{ planned: readonly PlannedSize[] }>();
+const { pour, set } = usePour();
+const units = useUnits();
+const measured = computed(() => pour.value.doc.scale.measured ?? {});
+const stages = computed(() =>
+  ON_THE_WAY.filter((stage) => stage !== 'wax' || castsWax(pour.value.doc.brief.route)),
+);
+const LABELS = { printed: 'off the printer', cured: 'cured', wax: 'first wax' } as const;
+const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+
+function keep(key: string, stage: (typeof ON_THE_WAY)[number], reading: Reading | undefined): void {
+  const { [stage]: _, ...others } = measured.value[key] ?? {};
+  set(['scale', 'measured', key], reading ? { ...others, [stage]: reading } : others);
+}
+const foreseen = (size: PlannedSize): string => {
+  const half = (size.finished.interval[1] - size.finished.interval[0]) / 2;
+  return `${size.foreseen ? 'By these it' : 'It'} finishes ${mm(size.finished.value)} ± ${mm(half)}; ${mm(size.wantedMm)} is wanted.`;
+};
+const sizes = computed(() => props.planned);
+</script>
+
+<template>
+  <div v-for="size in sizes" :key="size.target.key" class="size">
+    <b>{{ size.target.name || 'Size' }}</b>
+    <div class="form-grid roomy">
+      <ReadingField
+        v-for="stage in stages"
+        :key="stage"
+        :label="`${size.target.name || 'Size'}, ${LABELS[stage]}`"
+        unit="mm"
+        :min="0.05"
+        :max="400"
+        :model-value="measured[size.target.key]?.[stage]"
+        @update:model-value="(reading) => keep(size.target.key, stage, reading)"
+      />
+    </div>
+    <p class="mute">{{ foreseen(size) }}</p>
+  </div>
+  <p v-if="sizes.length === 0" class="mute">Name a size first: it is told what to measure by it.</p>
+</template>
+
+<style scoped>
+.size {
+  display: grid;
+  gap: 6px;
+  margin-bottom: 12px;
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { wantedMm, type Pattern } from '@zero-pour/contracts';
+import { formatQuantity, PATTERN_LIMITS, WIDE_BAND_MM, wideBandAllowanceMm } from '@zero-pour/core';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
+import { useAnalyses } from '../../pattern/jobs/analysisStore';
+import type { PaintName } from '../../pattern/view/paint';
+import { usePour } from '../../state/usePour';
+import { useUnits } from '../../state/unitStore';
+import { useWantedSizes, withField } from './useWantedSizes';
+
+const PatternViewer = defineAsyncComponent(() => import('../../pattern/view/PatternViewer.vue'));
+
+/** Sizes that the file itself has: the bore, holes, whole lengths, or what is measured on the model. */
+const props = defineProps<{ pattern: Pattern }>();
+const { plan } = usePour();
+const units = useUnits();
+const analyses = useAnalyses();
+const { first, sizes, keep, add } = useWantedSizes();
+const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+watch(
+  () => props.pattern.id,
+  () => void analyses.ensure(props.pattern),
+  { immediate: true },
+);
+const bore = computed(() => {
+  const state = analyses.of(props.pattern);
+  return state.status === 'analysed' ? (state.analysis.bore ?? undefined) : undefined;
+});
+/** Shown thousandths are kept: nobody wants to weigh a size by its float. */
+const tidy = (value: number): number => Math.round(value * 1000) / 1000;
+
+const boreKnown = computed(
+  () => first.value?.of === 'bore' && first.value.drawnMm !== undefined && first.value.along !== undefined,
+);
+function takeBore(): void {
+  if (!bore.value) return;
+  const drawn = { drawnMm: tidy(bore.value.diameterMm), along: bore.value.axis };
+  if (first.value?.of === 'bore') keep({ ...first.value, ...drawn });
+  else add('bore', drawn.drawnMm, drawn);
+}
+
+/** Width of a band along the bore's axis, by the points of the file. */
+const bandMm = computed(() => {
+  if (!bore.value || first.value?.of !== 'bore') return 0;
+  const along: number[] = [];
+  const points = props.pattern.measure.supportPointsMm;
+  for (let i = 0; i < points.length; i += 3)
+    along.push(bore.value.axis.reduce((sum, a, k) => sum + a * points[i + k]!, 0));
+  return Math.max(...along) - Math.min(...along);
+});
+const allowanceMm = computed(() => (bandMm.value > 0 ? wideBandAllowanceMm(bandMm.value) : 0));
+
+/* Measuring on the model. */
+const picking = shallowRef(false);
+const paint = shallowRef<PaintName>('thickness');
+const picked = shallowRef<{ mm: number; along: [number, number, number] }>();
+function addPicked(of: 'outside' | 'wall' | 'hole'): void {
+  if (!picked.value) return;
+  const { mm: length, along } = picked.value;
+  const drawnMm = tidy(length);
+  // Across a hole the picked line is a diameter, not the axis: only what lies along a line keeps its direction.
+  add(of, drawnMm, of === 'hole' ? { drawnMm } : { drawnMm, along });
+  picked.value = undefined;
+}
+</script>
+
+<template>
+  <div class="file">
+    <span v-if="bore && boreKnown && first" class="mute">
+      The file’s bore is {{ mm(first.drawnMm!) }}; {{ mm(wantedMm(first)) }} is wanted.
+    </span>
+    <v-btn v-if="bore && !boreKnown" size="small" @click="takeBore">
+      Take the file’s bore, {{ mm(bore.diameterMm) }}
+    </v-btn>
+    <template v-if="first?.of === 'bore' && bandMm > WIDE_BAND_MM">
+      <v-btn
+        size="small"
+        @click="
+          keep(withField(first, 'wideBandMm', first.wideBandMm === undefined ? tidy(allowanceMm) : undefined))
+        "
+        >{{
+          first.wideBandMm === undefined
+            ? `Open it ${mm(allowanceMm)} for the wide band`
+            : 'Without the wide-band allowance'
+        }}</v-btn
+      >
+      <span class="mute">{{ mm(bandMm) }} wide: wide bands wear tight.</span>
+    </template>
+    <v-btn size="small" @click="picking = !picking">{{
+      picking ? 'Done measuring' : 'Measure on the model'
+    }}</v-btn>
+  </div>
+  <div v-if="picking" class="pick">
+    <PatternViewer
+      v-model:paint="paint"
+      class="view"
+      :pattern="pattern"
+      :findings="[]"
+      :chosen="undefined"
+      :finest-mm="plan.context.resin?.finestMm ?? PATTERN_LIMITS.finestMm"
+      measure
+      @measured="(m) => (picked = m)"
+    />
+    <div class="picked">
+      <template v-if="picked">
+        <b class="num">{{ mm(picked.mm) }}</b> is
+        <v-btn size="small" @click="addPicked('outside')">an outside</v-btn>
+        <v-btn size="small" @click="addPicked('wall')">a wall</v-btn>
+        <v-btn size="small" @click="addPicked('hole')">a hole</v-btn>
+      </template>
+      <span v-else class="mute"
+        >Click two points of the part. {{ sizes.length }} sizes are wanted so far.</span
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.file,
+.picked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin-top: 10px;
+  min-height: 34px;
+}
+.view {
+  height: 360px;
+}
+.pick {
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { NO_ROTATION } from '@zero-pour/core';
+import type { ScalePlan } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
+import { saveScaled, scaledName, type SaveFormat } from '../../pattern/jobs/savePattern';
+import { useNotices } from '../../state/notices';
+import { usePour } from '../../state/usePour';
+
+/** The pattern itself at print size, so that nothing has to be typed into another program. */
+const props = defineProps<{ scale: ScalePlan }>();
+const { pour, plan } = usePour();
+const notices = useNotices();
+const busy = shallowRef('');
+const parts = computed(() => plan.value.context.parts);
+
+async function save(index: number, to: SaveFormat): Promise<void> {
+  const part = parts.value[index];
+  if (!part) return;
+  busy.value = `${part.pattern.id} ${to}`;
+  try {
+    const rotation = pour.value.doc.wayUp.rotations[part.pattern.id] ?? NO_ROTATION;
+    const ring = pour.value.doc.brief.sizes.find((size) => size.ring && size.holds)?.ring;
+    const { percents } = props.scale;
+    const name = scaledName(part.pattern.name, percents, ring, to);
+    await saveScaled(part.pattern, { percents, rotation }, to, name);
+    notices.tell(`${name} is saved, in mm. Print it at 100 %.`);
+  } catch (error) {
+    notices.wrong(error);
+  } finally {
+    busy.value = '';
+  }
+}
+</script>
+
+<template>
+  <div v-for="(part, i) in parts" :key="part.pattern.id" class="save">
+    <span>{{ parts.length > 1 ? part.pattern.name : 'The pattern at print size' }}</span>
+    <v-btn
+      v-for="to in ['stl', '3mf'] as const"
+      :key="to"
+      size="small"
+      :loading="busy === `${part.pattern.id} ${to}`"
+      :aria-label="`Save ${part.pattern.name}, scaled, as ${to.toUpperCase()}`"
+      @click="save(i, to)"
+    >
+      Save {{ to.toUpperCase() }}
+    </v-btn>
+  </div>
+</template>
+
+<style scoped>
+.save {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-top: 10px;
+}
+.save span {
+  color: var(--mute);
+  margin-right: 4px;
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { SIZE_KINDS, type SizeTarget } from '@zero-pour/contracts';
+import { formatQuantity } from '@zero-pour/core';
+import { toleranceOf, type PlannedSize } from '@zero-pour/plan';
+import { computed } from 'vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { usePour } from '../../state/usePour';
+import { useUnits } from '../../state/unitStore';
+import { SIZE_KIND_NAMES, useWantedSizes, withField } from './useWantedSizes';
+
+/** All wanted sizes: as drawn, as wanted, as they come out; which must hold and which may follow. */
+const props = defineProps<{ planned: readonly PlannedSize[] }>();
+const { pour, plan } = usePour();
+const units = useUnits();
+const { sizes, keep, remove, add } = useWantedSizes();
+const parts = computed(() => plan.value.context.parts);
+
+const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
+const plannedOf = (key: string): PlannedSize | undefined => props.planned.find((p) => p.target.key === key);
+const half = ({ finished }: PlannedSize): number => (finished.interval[1] - finished.interval[0]) / 2;
+
+const AXES: Record<string, [number, number, number]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
+const LIES = [
+  { title: 'flat on plate', value: '' },
+  ...['x', 'y', 'z'].map((axis) => ({ title: `${axis} of file`, value: axis })),
+];
+function liesOf({ along }: SizeTarget): string {
+  if (!along) return '';
+  return Object.keys(AXES).find((axis) => AXES[axis]!.every((v, k) => v === along[k])) ?? 'picked';
+}
+const kinds = SIZE_KINDS.map((value) => ({ title: SIZE_KIND_NAMES[value], value }));
+const patterns = computed(() => parts.value.map((p) => ({ title: p.pattern.name, value: p.pattern.id })));
+</script>
+
+<template>
+  <article v-for="size in sizes" :key="size.key" class="size">
+    <div class="fields">
+      <v-text-field
+        label="Name"
+        maxlength="60"
+        :model-value="size.name"
+        @update:model-value="(name) => keep({ ...size, name })"
+      />
+      <v-select
+        label="It is"
+        :items="kinds"
+        :model-value="size.of"
+        @update:model-value="(of) => keep({ ...size, of })"
+      />
+      <QuantityField
+        label="In the file"
+        unit="mm"
+        :digits="3"
+        :min="0.05"
+        :max="400"
+        :model-value="size.drawnMm"
+        :standard="size.finishedMm + (size.wideBandMm ?? 0)"
+        standard-from="drawn as wanted"
+        @update:model-value="(d) => keep(withField(size, 'drawnMm', d))"
+      />
+      <QuantityField
+        label="Finished"
+        unit="mm"
+        :digits="3"
+        :min="0.05"
+        :max="400"
+        required
+        :model-value="size.finishedMm"
+        @update:model-value="
+          (f) => f !== undefined && keep({ ...withField(size, 'ring', undefined), finishedMm: f })
+        "
+      />
+      <QuantityField
+        label="Tolerance ±"
+        unit="mm"
+        :min="0.005"
+        :max="10"
+        :model-value="size.toleranceMm"
+        :standard="toleranceOf(withField(size, 'toleranceMm', undefined))"
+        standard-from="usual"
+        @update:model-value="(t) => keep(withField(size, 'toleranceMm', t))"
+      />
+      <v-select
+        :label="size.of === 'bore' || size.of === 'hole' ? 'Its axis is' : 'It lies along'"
+        :items="liesOf(size) === 'picked' ? [...LIES, { title: 'as picked', value: 'picked' }] : LIES"
+        :model-value="liesOf(size)"
+        @update:model-value="(axis: string) => keep(withField(size, 'along', AXES[axis]))"
+      />
+      <v-select
+        v-if="parts.length > 1"
+        label="Of"
+        :items="patterns"
+        :model-value="size.patternId ?? parts[0]?.pattern.id"
+        @update:model-value="(patternId) => keep({ ...size, patternId })"
+      />
+    </div>
+    <div class="line">
+      <v-btn-toggle
+        :model-value="size.holds ? 'hold' : 'follow'"
+        :aria-label="`Whether ${size.name} must hold`"
+        @update:model-value="(v) => keep({ ...size, holds: v === 'hold' })"
+      >
+        <v-btn value="hold" size="small">must hold</v-btn>
+        <v-btn value="follow" size="small">may follow</v-btn>
+      </v-btn-toggle>
+      <span v-if="plannedOf(size.key)" :class="['out', { off: !plannedOf(size.key)!.within }]">
+        printed <b class="num">{{ mm(plannedOf(size.key)!.printMm, 3) }}</b>, finishes
+        <b class="num">{{ mm(plannedOf(size.key)!.finished.value) }}</b> ±
+        {{ mm(half(plannedOf(size.key)!)) }}:
+        {{
+          plannedOf(size.key)!.within
+            ? 'within'
+            : `${mm(Math.abs(plannedOf(size.key)!.missMm))} ${plannedOf(size.key)!.missMm > 0 ? 'over' : 'under'}`
+        }}
+      </span>
+      <button
+        type="button"
+        class="text-button away"
+        :aria-label="`Take ${size.name} away`"
+        @click="remove(size.key)"
+      >
+        away
+      </button>
+    </div>
+  </article>
+  <div class="add">
+    <v-btn
+      v-for="kind in SIZE_KINDS"
+      :key="kind"
+      size="small"
+      @click="add(kind, pour.doc.brief.sizes[0]?.finishedMm ?? 10)"
+    >
+      Add {{ SIZE_KIND_NAMES[kind].toLowerCase() }}
+    </v-btn>
+  </div>
+</template>
+
+<style scoped>
+.size {
+  padding: 10px 0 12px;
+  border-bottom: 1px solid var(--line);
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(124px, 1fr));
+  gap: 8px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  margin-top: 8px;
+}
+.out.off {
+  color: var(--melt-text);
+}
+.away {
+  margin-left: auto;
+}
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 12px;
+}
+</style>

@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { formatQuantity, formatValue, shownUnit } from '@zero-pour/core';
+import { sharesOfSize, type PlannedSize, type ScaleChain } from '@zero-pour/plan';
+import { computed, useTemplateRef } from 'vue';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
+import { usePlot } from '../../chart/usePlot';
+import { usePour } from '../../state/usePour';
+import { useUnits } from '../../state/unitStore';
+
+/** A size from the file to the finished piece: what each step adds and takes. */
+const props = defineProps<{ size: PlannedSize; chain: ScaleChain }>();
+const { plan } = usePour();
+const units = useUnits();
+const box = useTemplateRef<HTMLElement>('box');
+
+const WAX = '#12555A';
+const MELT = '#B5410F';
+const METAL = '#5F676A';
+const mm = (value: number, digits = 3): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
+const bare = (value: number): string => formatValue({ value, unit: 'mm', digits: 3 }, units.choice);
+const signed = (value: number): string => `${value > 0 ? '+' : '−'}${bare(Math.abs(value))}`;
+
+const shares = computed(() => sharesOfSize(props.size, props.chain, plan.value.context.sizes.learnt));
+/** Bars in the reader's unit: the sizes at both ends stand on the ground, steps hang between. */
+const bars = computed(() => {
+  const { factor } = shownUnit('mm', units.choice);
+  let at = props.size.drawnMm;
+  const steps = shares.value.map(({ name, mm: change }) => {
+    const bar = {
+      name,
+      from: at * factor,
+      to: (at + change) * factor,
+      text: signed(change),
+      color: change > 0 ? WAX : MELT,
+    };
+    at += change;
+    return bar;
+  });
+  const levels = [props.size.drawnMm * factor, ...steps.map((s) => s.to)];
+  const reach = Math.max(...levels) - Math.min(...levels) || 0.01 * levels[0]!;
+  const ground = Math.min(...levels) - 0.45 * reach;
+  const end = (name: string, value: number) => ({
+    name,
+    from: ground,
+    to: value * factor,
+    text: bare(value),
+    color: METAL,
+  });
+  return {
+    ground,
+    top: Math.max(...levels) + 0.3 * reach,
+    list: [end('In the file', props.size.drawnMm), ...steps, end('Finished', at)],
+  };
+});
+
+const data = computed<Data[]>(() => [
+  {
+    type: 'bar',
+    x: bars.value.list.map((b) => b.name),
+    y: bars.value.list.map((b) => b.to - b.from),
+    base: bars.value.list.map((b) => b.from),
+    marker: { color: bars.value.list.map((b) => b.color) },
+    hoverinfo: 'skip',
+    width: 0.62,
+  } as Data,
+]);
+const layout = computed<Partial<Layout>>(() => ({
+  ...BASE_LAYOUT,
+  height: 270,
+  margin: { l: 64, r: 12, t: 12, b: 36 },
+  xaxis: {
+    ...CHART_AXIS,
+    tickfont: { ...CHART_AXIS.tickfont, color: '#24211D', size: 13, family: BASE_LAYOUT.font!.family! },
+    showgrid: false,
+  },
+  yaxis: {
+    ...CHART_AXIS,
+    range: [bars.value.ground, bars.value.top],
+    title: axisTitle(shownUnit('mm', units.choice).suffix),
+    nticks: 5,
+  },
+  // Levels carry over from bar to bar; each step's number stands over it.
+  shapes: bars.value.list.slice(0, -1).map((bar, i) => ({
+    type: 'line',
+    x0: i + 0.31,
+    x1: i + 0.69,
+    y0: bar.to,
+    y1: bar.to,
+    line: { color: '#B9AE9B', width: 1.5 },
+  })),
+  annotations: bars.value.list.map((bar, i) => ({
+    x: i,
+    y: Math.max(bar.from, bar.to),
+    text: `<b>${bar.text}</b>`,
+    showarrow: false,
+    yanchor: 'bottom',
+    font: { size: 13, color: bar.color },
+  })),
+}));
+const { ready } = usePlot(
+  box,
+  () => data.value,
+  () => layout.value,
+);
+const said = computed(() => shares.value.map((s) => `${s.name} ${signed(s.mm)}`).join(', '));
+</script>
+
+<template>
+  <div class="sheet frame" :data-ready="ready">
+    <div
+      ref="box"
+      role="img"
+      :aria-label="`${size.target.name}, from ${mm(size.drawnMm)} in the file: ${said}`"
+    />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  min-height: 272px;
+}
+</style>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { AT_THE_END, readingValue, type PouredSizes, type SizeTarget } from '@zero-pour/contracts';
+import { formatQuantity } from '@zero-pour/core';
+import { whyOff } from '@zero-pour/plan';
+import { computed, onMounted, shallowRef, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import QuantityField from '../components/QuantityField.vue';
+import { useNotices } from '../state/notices';
+import { useShop } from '../state/shopStore';
+import { useSizes } from '../state/sizeStore';
+import { useUnits } from '../state/unitStore';
+import TypedPiece from './TypedPiece.vue';
+import WhyAnswer from './WhyAnswer.vue';
+
+/** A piece that came out off: which step most likely did it, and what to print next. */
+const route = useRoute();
+const shop = useShop();
+const sizes = useSizes();
+const notices = useNotices();
+const units = useUnits();
+onMounted(() => sizes.load().catch((error: unknown) => notices.wrong(error)));
+
+const asked = (name: string): string => String(route.query[name] ?? '');
+const pourId = shallowRef(asked('pour'));
+const sizeKey = shallowRef(asked('size'));
+const casting = shallowRef(asked('casting'));
+const stage = shallowRef<(typeof AT_THE_END)[number]>('finished');
+const typedMm = shallowRef<number>();
+/** A piece of no pour here, as it is told. */
+const told = shallowRef<PouredSizes>();
+
+const pours = computed(() => [...sizes.poured].reverse());
+// Unless one is asked for, the newest that was measured.
+watch(
+  () => sizes.ready,
+  (ready) => {
+    if (ready && pourId.value === '') pourId.value = pours.value[0]?.pourId ?? '';
+  },
+  { immediate: true },
+);
+const pour = computed(() =>
+  pourId.value === '' ? told.value : pours.value.find((p) => p.pourId === pourId.value),
+);
+const target = computed<SizeTarget | undefined>(
+  () => pour.value?.sizes.find((size) => size.key === sizeKey.value) ?? pour.value?.sizes[0],
+);
+const nameOf = (one: PouredSizes): string => {
+  const pattern = shop.patterns.find((p) => p.id === one.patterns[0]?.patternId)?.name ?? '';
+  return `Pour ${one.number}, ${pattern}`;
+};
+const pourItems = computed(() => [
+  ...pours.value.map((p) => ({ title: nameOf(p), value: p.pourId })),
+  { title: 'a piece of no pour here', value: '' },
+]);
+/** The casting asked for, else the first of which this size was measured. */
+const castingKey = computed(() => {
+  const castings = pour.value?.castings ?? {};
+  if (casting.value in castings) return casting.value;
+  return Object.keys(castings).find((n) => target.value && castings[n]![target.value.key]) ?? '';
+});
+const recorded = computed(() => {
+  const readings = target.value && pour.value?.castings[castingKey.value]?.[target.value.key];
+  return AT_THE_END.findLast((at) => readingValue(readings?.[at]) !== undefined);
+});
+watch(
+  () => [pour.value?.pourId, target.value?.key, castingKey.value] as const,
+  () => {
+    typedMm.value = undefined;
+    if (recorded.value) stage.value = recorded.value;
+  },
+  { immediate: true },
+);
+const measuredMm = computed(
+  () =>
+    typedMm.value ??
+    (target.value
+      ? readingValue(pour.value?.castings[castingKey.value]?.[target.value.key]?.[stage.value])
+      : undefined),
+);
+const why = computed(() => {
+  if (!pour.value || !target.value || measuredMm.value === undefined) return undefined;
+  const piece = {
+    pour: pour.value,
+    target: target.value,
+    stage: stage.value,
+    measuredMm: measuredMm.value,
+    casting: castingKey.value,
+  };
+  return whyOff(piece, sizes.known, shop.lists);
+});
+const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <h1>It came out off</h1>
+      <span class="mute">which step most likely did it, and what to print next</span>
+      <span class="spacer" />
+      <router-link to="/sizes">All sizes</router-link>
+    </div>
+    <div class="form-grid">
+      <v-select v-model="pourId" class="wide" label="The piece is of" :items="pourItems" />
+      <v-select
+        v-if="pour && pour.sizes.length > 1"
+        label="Size"
+        :items="pour.sizes.map((s) => ({ title: `${s.name}, ${mm(s.finishedMm)}`, value: s.key }))"
+        :model-value="target?.key"
+        @update:model-value="(key) => (sizeKey = key)"
+      />
+      <v-select
+        v-if="pour && Object.keys(pour.castings).length > 1"
+        label="Casting"
+        :items="Object.keys(pour.castings)"
+        :model-value="castingKey"
+        @update:model-value="(n) => (casting = n)"
+      />
+      <v-select
+        v-if="pour"
+        v-model="stage"
+        label="Measured"
+        :items="[
+          { title: 'finished', value: 'finished' },
+          { title: 'as cast', value: 'cast' },
+        ]"
+      />
+      <QuantityField
+        v-if="pour"
+        label="It measures"
+        unit="mm"
+        :digits="3"
+        :min="0.05"
+        :max="400"
+        :model-value="measuredMm"
+        @update:model-value="(value) => (typedMm = value)"
+      />
+    </div>
+    <TypedPiece v-if="pourId === ''" class="mt-4" @told="(piece) => (told = piece)" />
+    <WhyAnswer v-if="why && target" :why="why" :target="target" class="mt-4" />
+    <p v-else-if="pour && measuredMm === undefined" class="mute mt-4">Type what it measures.</p>
+    <p v-else-if="pourId === ''" class="mute mt-4">
+      Tell how it was made, what was wanted and what it was printed at; then what it measures.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+@media (max-width: 600px) {
+  .wide {
+    grid-column: span 1;
+  }
+}
+</style>

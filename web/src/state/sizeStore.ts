@@ -1,0 +1,25 @@
+import { pouredSizesListSchema, type PouredSizes } from '@zero-pour/contracts';
+import { knowSizes, type ShopSizes } from '@zero-pour/plan';
+import { defineStore } from 'pinia';
+import { computed, shallowRef } from 'vue';
+import { request } from '../api/request';
+import { useRecords } from './recordStore';
+import { useShop } from './shopStore';
+
+/** What the shop measured of sizes, in series and by its pours, and what that says of every step. */
+export const useSizes = defineStore('sizes', () => {
+  const shop = useShop();
+  const records = useRecords();
+  const poured = shallowRef<PouredSizes[]>([]);
+  const ready = shallowRef(false);
+
+  const known = computed<ShopSizes>(() => knowSizes(shop.lists, records.lists.sizeSeries, poured.value));
+
+  /** Asks anew what the pours tell; series come with the records. */
+  async function load(): Promise<void> {
+    const [list] = await Promise.all([request(pouredSizesListSchema, 'GET', '/sizes'), records.load()]);
+    poured.value = list;
+    ready.value = true;
+  }
+  return { poured, known, ready, load };
+});
