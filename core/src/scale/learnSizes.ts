@@ -35,7 +35,7 @@ interface Group {
 /** Gauss–Newton steps with the noise found anew each time; the changes are so small that a few do. */
 const ITERATIONS = 60;
 /** Share of a step's own spread under which nothing moves any more. */
-const SETTLED = 1e-10;
+const SETTLED = 1e-8;
 const WIGGLE = 1e-4;
 
 /** Sum of g·gᵀ/σ² over the evidence plus the prior's precisions, with the noise of each group times its factor. */

@@ -50,6 +50,11 @@ describe('which step', () => {
     expect(Math.max(...usual.mistakes.map((m) => m.chance))).toBeLessThan(0.1);
   });
 
+  it('says when it is none of these', () => {
+    expect(whichStep([finished(17.3)], PRINT, 17.32).beyond).toBeLessThan(0.05);
+    expect(whichStep([finished(16.3)], PRINT, 17.32).beyond).toBeGreaterThan(0.9);
+  });
+
   it('looks elsewhere once the shop knows a step well', () => {
     const many = Array.from({ length: 60 }, (_, i) => {
       const printMm = 2 + (i % 20);

@@ -28,10 +28,14 @@ export interface WhichStep {
   /** Likeliest first. */
   shares: StepShare[];
   mistakes: Mistake[];
+  /** Chance that it is none of these steps, and no such mistake. */
+  beyond: number;
 }
 
 /** How often a size is off by such a mistake, before anything is measured. */
 const MISTAKE_CHANCE = 0.02;
+/** What is none of these steps is this much farther off than they go. */
+const BEYOND = 3;
 const DRAWS = 4000;
 
 /** −2·ln of a normal density at the deviations, up to a constant that all hypotheses share. */
@@ -84,12 +88,13 @@ export function whichStep(
     offMm: off[n - 1]!,
     sdMm: Math.sqrt(matrix[n * n - 1]!),
     shares: all.sort((a, b) => b.chance - a.chance),
-    mistakes: mistakesOf(
+    ...chancesOf({
       printMm,
       drawnMm,
-      (print) => misfit(lower, offFrom(print)),
-      (print) => sizeAfter(last.path, print, learnt.shifts),
-    ),
+      readings: n,
+      misfitOf: (print) => misfit(lower, offFrom(print)),
+      expectedOf: (print) => sizeAfter(last.path, print, learnt.shifts),
+    }),
   };
 }
 
@@ -151,25 +156,35 @@ function drawLargest({
   return wins.map((won) => won / DRAWS);
 }
 
-function mistakesOf(
-  printMm: number,
-  drawnMm: number,
-  misfitOf: (print: number) => number,
-  expected: (print: number) => number,
-): Mistake[] {
+interface Hypotheses {
+  printMm: number;
+  drawnMm: number;
+  readings: number;
+  misfitOf: (printMm: number) => number;
+  expectedOf: (printMm: number) => number;
+}
+
+/** Chances of the plain mistakes, and of something that is none of these steps: as far off as three times what they do. */
+function chancesOf({ printMm, drawnMm, readings, misfitOf, expectedOf }: Hypotheses) {
   const prints = [
     { key: 'not scaled' as const, print: drawnMm },
     { key: 'scaled twice' as const, print: printMm ** 2 / drawnMm },
   ];
   const usual = misfitOf(printMm);
-  const least = Math.min(usual, ...prints.map(({ print }) => misfitOf(print)));
+  const beyond = usual / BEYOND ** 2 + 2 * readings * Math.log(BEYOND);
+  const least = Math.min(usual, beyond, ...prints.map(({ print }) => misfitOf(print)));
   const odds = (fit: number, chance: number): number => chance * Math.exp(-(fit - least) / 2);
+  const rest = 1 - (prints.length + 1) * MISTAKE_CHANCE;
   const total =
-    odds(usual, 1 - prints.length * MISTAKE_CHANCE) +
+    odds(usual, rest) +
+    odds(beyond, MISTAKE_CHANCE) +
     prints.reduce((t, { print }) => t + odds(misfitOf(print), MISTAKE_CHANCE), 0);
-  return prints.map(({ key, print }) => ({
-    key,
-    expectedMm: expected(print),
-    chance: odds(misfitOf(print), MISTAKE_CHANCE) / total,
-  }));
+  return {
+    beyond: odds(beyond, MISTAKE_CHANCE) / total,
+    mistakes: prints.map(({ key, print }): Mistake => ({
+      key,
+      expectedMm: expectedOf(print),
+      chance: odds(misfitOf(print), MISTAKE_CHANCE) / total,
+    })),
+  };
 }

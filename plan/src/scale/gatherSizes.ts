@@ -44,6 +44,9 @@ export interface MeasuredSize extends SizeEvidence {
   leftOut: boolean;
 }
 
+/** The lists that decide how sizes change. */
+export type SizeLists = Pick<ShopLists, 'resin' | 'alloy' | 'profile'>;
+
 /** What the shop knows of sizes: all that was measured, and what it says. */
 export interface ShopSizes {
   measured: MeasuredSize[];
@@ -71,7 +74,7 @@ const LIES = {
   bore: { surface: 'inner', zShare: 0 },
 } as const;
 
-function fromSeries(series: SizeSeries, lists: ShopLists): MeasuredSize[] {
+function fromSeries(series: SizeSeries, lists: SizeLists): MeasuredSize[] {
   const resin = byId(lists.resin, series.resinId);
   if (!resin) return [];
   const things: SizeThings = {
@@ -105,7 +108,7 @@ function fromSeries(series: SizeSeries, lists: ShopLists): MeasuredSize[] {
 }
 
 /** What decided the way of a printed pour's sizes; undefined when its resin is gone or its print's scale is not known. */
-export function pouredThings(pour: PouredSizes, lists: ShopLists): SizeThings | undefined {
+export function pouredThings(pour: PouredSizes, lists: SizeLists): SizeThings | undefined {
   const resin = byId(lists.resin, pour.resinId);
   const { printedAs, moldMaterial, skinMm, masterAddsMm } = pour.scale;
   if (!resin || !printedAs) return undefined;
@@ -137,7 +140,7 @@ export function pouredSize(pour: PouredSizes, target: SizeTarget) {
 }
 
 /** Sizes of a pour: its own print and wax on the way, and each casting at the end. */
-function fromPour(pour: PouredSizes, lists: ShopLists): MeasuredSize[] {
+function fromPour(pour: PouredSizes, lists: SizeLists): MeasuredSize[] {
   const things = pouredThings(pour, lists);
   if (!things) return [];
   return pour.sizes.flatMap((target) => {
@@ -177,7 +180,7 @@ function fromPour(pour: PouredSizes, lists: ShopLists): MeasuredSize[] {
 
 /** Everything that the shop measured, oldest first, and what it says of the steps. */
 export function knowSizes(
-  lists: ShopLists,
+  lists: SizeLists,
   series: readonly SizeSeries[],
   poured: readonly PouredSizes[],
 ): ShopSizes {

@@ -50,8 +50,12 @@ const evidenceOf = (sizes: ShopSizes, { pour, casting }: OffPiece) =>
       !(from.kind === 'pour' && from.id === pour.pourId && (from.casting === casting || from.casting === '')),
   );
 
-/** Percent that the pour's own wanted sizes ask for, by what is known. */
-function askedPercents(pour: PouredSizes, things: SizeThings, learnt: LearntSizes): AlongAxes {
+/** Percent that the pour's own wanted sizes and the one that is off ask for, by what is known. */
+function askedPercents(
+  { pour, target: asked }: OffPiece,
+  things: SizeThings,
+  learnt: LearntSizes,
+): AlongAxes {
   const targets = pour.sizes.map((target): ScaleTarget => {
     const { along, drawnMm, lies } = pouredSize(pour, target);
     return {
@@ -60,7 +64,7 @@ function askedPercents(pour: PouredSizes, things: SizeThings, learnt: LearntSize
       drawnMm,
       wantedMm: wantedMm(target),
       toleranceMm: toleranceOf(target),
-      holds: target.holds,
+      holds: target.holds || target.key === asked.key,
       along,
       path: sizePathOf(things, lies, 'finished'),
     };
@@ -93,6 +97,6 @@ export function whyOff(piece: OffPiece, sizes: ShopSizes, lists: ShopLists): Why
     onTheWay,
     wantedMm: wantedMm(target),
     printedPercents: pour.scale.printedAs.percents,
-    nextPercents: askedPercents(pour, things, after),
+    nextPercents: askedPercents(piece, things, after),
   };
 }

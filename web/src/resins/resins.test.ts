@@ -1,4 +1,4 @@
-import { BENCH_RECORD_SCHEMAS, usualProfile, type Profile } from '@zero-pour/contracts';
+import { BENCH_RECORD_SCHEMAS, emptyRecords, usualProfile, type Profile } from '@zero-pour/contracts';
 import { standing } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { NOW, PRINTER, RESIN, THINGS, uuid } from '../testing/resinThings';
@@ -90,7 +90,7 @@ describe('comparing', () => {
     printer: [PRINTER],
     profile: [profile, { ...profile, id: uuid(10), replaced: true }],
   } as never;
-  const none = { trial: [], cureTest: [], testSetRun: [] };
+  const none = emptyRecords();
   it('takes standing profiles of castable resins, with even odds before any record', () => {
     const [only, ...rest] = comparable(lists, none, []);
     expect(rest).toEqual([]);

@@ -33,6 +33,8 @@ const byPercent = computed(
     Math.abs(expectedOff.value) > Math.abs(props.why.found.offMm) &&
     Math.abs(expectedOff.value) > props.why.found.sdMm,
 );
+/** More likely none of these steps than one of them. */
+const beyond = computed(() => props.why.found.beyond > 0.5);
 const usual = computed(() => Math.abs(props.why.found.offMm) < props.why.found.sdMm);
 const shares = computed(() =>
   props.why.found.shares
@@ -78,9 +80,13 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
         {{ mm(1.96 * why.found.sdMm) }}: this piece lies within that.
       </template>
       <template v-else-if="first">
-        <b>Most likely: {{ first.name }}.</b> Printed so, {{ mm(why.found.expectedMm) }} was to be expected,
-        give or take {{ mm(1.96 * why.found.sdMm) }}; it is {{ mm(Math.abs(why.found.offMm)) }}
-        {{ side(why.found.offMm) }} that.
+        <b>{{ beyond ? 'Farther off than these steps go.' : `Most likely: ${first.name}.` }}</b> Printed so,
+        {{ mm(why.found.expectedMm) }} was to be expected, give or take {{ mm(1.96 * why.found.sdMm) }}; it is
+        {{ mm(Math.abs(why.found.offMm)) }} {{ side(why.found.offMm) }} that.
+        <template v-if="beyond">
+          Look for what is not in the list: another file, another metal or resin than told, a slip of the
+          calipers. If it was one of them, most likely {{ first.name }}.
+        </template>
       </template>
     </p>
     <p v-if="why.onTheWay.length > 0" class="mute">

@@ -13,7 +13,14 @@ export const useSizes = defineStore('sizes', () => {
   const poured = shallowRef<PouredSizes[]>([]);
   const ready = shallowRef(false);
 
-  const known = computed<ShopSizes>(() => knowSizes(shop.lists, records.lists.sizeSeries, poured.value));
+  // Apart, so that a change of a flask or a kiln does not reckon everything anew.
+  const resin = computed(() => shop.lists.resin);
+  const alloy = computed(() => shop.lists.alloy);
+  const profile = computed(() => shop.lists.profile);
+  const series = computed(() => records.lists.sizeSeries);
+  const known = computed<ShopSizes>(() =>
+    knowSizes({ resin: resin.value, alloy: alloy.value, profile: profile.value }, series.value, poured.value),
+  );
 
   /** Asks anew what the pours tell; series come with the records. */
   async function load(): Promise<void> {

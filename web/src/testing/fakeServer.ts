@@ -1,4 +1,11 @@
-import type { ShopFile } from '@zero-pour/contracts';
+import {
+  applyChanges,
+  pourDocSchema,
+  type FieldChange,
+  type Pour,
+  type PouredSizes,
+  type ShopFile,
+} from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
 import { createDemoShop } from '@zero-pour/demo';
 import type { VueWrapper } from '@vue/test-utils';
@@ -6,6 +13,7 @@ import { afterEach, beforeAll, beforeEach, vi } from 'vitest';
 import type { Component } from 'vue';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
+import { useSizes } from '../state/sizeStore';
 import { mountInApp } from './mountInApp';
 
 /** One thing that was sent: method, address, body. */
@@ -15,6 +23,34 @@ export interface Sent {
   body: Record<string, unknown>;
 }
 
+/** What a pour tells of sizes, as the server's view has it. */
+function pouredSizes({ id, number, doc, createdAt }: Pour): PouredSizes[] {
+  const { brief, resin, scale, wayUp, result, invest, pour } = doc;
+  const castings = Object.entries(result.castings).flatMap(([key, casting]) =>
+    casting.sizes ? [[key, casting.sizes] as const] : [],
+  );
+  if (!scale.printedAs || brief.sizes.length === 0 || (castings.length === 0 && !scale.measured)) return [];
+  return [
+    {
+      pourId: id,
+      number,
+      at: pour.pouredAt ?? createdAt,
+      resinId: resin.resinId ?? null,
+      printerId: resin.printerId ?? null,
+      profileId: resin.profileId ?? null,
+      powderId: invest.powderId ?? null,
+      alloyId: brief.alloyId ?? null,
+      route: brief.route,
+      finish: brief.finish,
+      patterns: brief.patterns,
+      rotations: wayUp.rotations,
+      sizes: brief.sizes,
+      scale,
+      castings: Object.fromEntries(castings),
+    },
+  ];
+}
+
 /** A stand-in for the server with a shop in it: it answers what is put with what was put. */
 export class FakeServer {
   readonly sent: Sent[] = [];
@@ -22,8 +58,12 @@ export class FakeServer {
   constructor(private readonly file: ShopFile) {}
 
   private answer(at: string): unknown {
-    const { settings, lists, patterns, records } = this.file;
-    if (at === '/api/shop') return { settings, lists, patterns, openPours: [] };
+    const { settings, lists, patterns, records, pours } = this.file;
+    if (at === '/api/shop') {
+      const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);
+      return { settings, lists, patterns, openPours };
+    }
+    if (at === '/api/sizes') return pours.flatMap(pouredSizes);
     if (at === '/api/records') return records;
     return [];
   }
@@ -34,6 +74,11 @@ export class FakeServer {
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
+    const pour = this.file.pours.find((p) => p.id === id);
+    if (method === 'PATCH' && pour) {
+      const doc = pourDocSchema.parse(applyChanges(pour.doc, body['changes'] as FieldChange[]));
+      return Promise.resolve(Response.json({ ...pour, doc }));
+    }
     return Promise.resolve(
       method === 'DELETE' ? new Response(null, { status: 204 }) : Response.json(id ? { ...body, id } : body),
     );
@@ -53,6 +98,7 @@ async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer; pinia
   setActivePinia(pinia);
   await useShop().load();
   await useRecords().load();
+  await useSizes().load();
   return { server, pinia };
 }
 
@@ -83,8 +129,8 @@ export function useFakeShop(): FakeShop {
   });
   afterEach(() => {
     mounted?.unmount();
+    // The stand-in stays until the next: what was typed last is still on its way.
     mounted = undefined;
-    vi.unstubAllGlobals();
   });
   return shop;
 }

@@ -29,21 +29,22 @@ const rows = computed(() => props.chain.steps);
         <th>Step</th>
         <th class="right">Changes size by</th>
         <th class="right">Sure to</th>
-        <th>From</th>
         <th>Your own</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.step">
-        <td>{{ row.given.name }}</td>
+        <td>
+          {{ row.given.name }}
+          <span class="from">
+            {{ row.given.source
+            }}<template v-if="row.count > 0 && !row.typed"
+              >; the book said {{ signed(row.bookPercent) }}</template
+            >
+          </span>
+        </td>
         <td class="num right">{{ signed(row.given.value) }}</td>
         <td class="num right mute">{{ spread(row.sdPercent) }}</td>
-        <td class="mute">
-          {{ row.given.source
-          }}<template v-if="row.count > 0 && !row.typed"
-            >; the book said {{ signed(row.bookPercent) }}</template
-          >
-        </td>
         <td class="own">
           <QuantityField
             label="Percent"
@@ -111,6 +112,11 @@ const rows = computed(() => props.chain.steps);
 <style scoped>
 .num {
   white-space: nowrap;
+}
+.from {
+  display: block;
+  font-size: 13.5px;
+  color: var(--mute);
 }
 .own {
   width: 120px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
 import { formatQuantity, formatValue, shownUnit } from '@zero-pour/core';
 import { sharesOfSize, type PlannedSize, type ScaleChain } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
@@ -53,50 +54,67 @@ const bars = computed(() => {
   };
 });
 
-const data = computed<Data[]>(() => [
-  {
-    type: 'bar',
-    x: bars.value.list.map((b) => b.name),
-    y: bars.value.list.map((b) => b.to - b.from),
-    base: bars.value.list.map((b) => b.from),
-    marker: { color: bars.value.list.map((b) => b.color) },
-    hoverinfo: 'skip',
-    width: 0.62,
-  } as Data,
-]);
-const layout = computed<Partial<Layout>>(() => ({
-  ...BASE_LAYOUT,
-  height: 270,
-  margin: { l: 64, r: 12, t: 12, b: 36 },
-  xaxis: {
+/** Too narrow for names side by side: the bars lie, the file's size on top. */
+const NARROW_PX = 520;
+const { width } = useElementSize(box);
+const lying = computed(() => width.value > 0 && width.value < NARROW_PX);
+
+const data = computed<Data[]>(() => {
+  const names = bars.value.list.map((b) => b.name);
+  const spans = bars.value.list.map((b) => b.to - b.from);
+  return [
+    {
+      type: 'bar',
+      ...(lying.value ? { x: spans, y: names, orientation: 'h' } : { x: names, y: spans }),
+      base: bars.value.list.map((b) => b.from),
+      marker: { color: bars.value.list.map((b) => b.color) },
+      hoverinfo: 'skip',
+      width: 0.62,
+    } as Data,
+  ];
+});
+const layout = computed<Partial<Layout>>(() => {
+  const steps = {
     ...CHART_AXIS,
     tickfont: { ...CHART_AXIS.tickfont, color: '#24211D', size: 13, family: BASE_LAYOUT.font!.family! },
     showgrid: false,
-  },
-  yaxis: {
+  };
+  const sizes = {
     ...CHART_AXIS,
-    range: [bars.value.ground, bars.value.top],
+    range: [bars.value.ground, bars.value.top] as [number, number],
     title: axisTitle(shownUnit('mm', units.choice).suffix),
-    nticks: 5,
-  },
-  // Levels carry over from bar to bar; each step's number stands over it.
-  shapes: bars.value.list.slice(0, -1).map((bar, i) => ({
-    type: 'line',
-    x0: i + 0.31,
-    x1: i + 0.69,
-    y0: bar.to,
-    y1: bar.to,
-    line: { color: '#B9AE9B', width: 1.5 },
-  })),
-  annotations: bars.value.list.map((bar, i) => ({
-    x: i,
-    y: Math.max(bar.from, bar.to),
-    text: `<b>${bar.text}</b>`,
-    showarrow: false,
-    yanchor: 'bottom',
-    font: { size: 13, color: bar.color },
-  })),
-}));
+    nticks: lying.value ? 4 : 5,
+  };
+  return {
+    ...BASE_LAYOUT,
+    height: lying.value ? 300 : 270,
+    margin: lying.value ? { l: 92, r: 12, t: 8, b: 44 } : { l: 64, r: 12, t: 12, b: 36 },
+    xaxis: lying.value ? sizes : steps,
+    yaxis: lying.value ? { ...steps, autorange: 'reversed' as const } : sizes,
+    // Levels carry over from bar to bar; each step's number stands at its end.
+    shapes: bars.value.list.slice(0, -1).map((bar, i) => {
+      const [from, to] = [i + 0.31, i + 0.69];
+      return {
+        type: 'line' as const,
+        ...(lying.value
+          ? { x0: bar.to, x1: bar.to, y0: from, y1: to }
+          : { x0: from, x1: to, y0: bar.to, y1: bar.to }),
+        line: { color: '#B9AE9B', width: 1.5 },
+      };
+    }),
+    annotations: bars.value.list.map((bar, i) => {
+      const end = Math.max(bar.from, bar.to);
+      return {
+        ...(lying.value
+          ? { x: end, y: i, xanchor: 'left' as const, xshift: 4 }
+          : { x: i, y: end, yanchor: 'bottom' as const }),
+        text: `<b>${bar.text}</b>`,
+        showarrow: false,
+        font: { size: 13, color: bar.color },
+      };
+    }),
+  };
+});
 const { ready } = usePlot(
   box,
   () => data.value,

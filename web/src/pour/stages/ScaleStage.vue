@@ -2,7 +2,7 @@
 import { wantedMm } from '@zero-pour/contracts';
 import { formatNumber, formatQuantity, RING_SYSTEM_NAMES, type StageKey } from '@zero-pour/core';
 import { firstHeld, valueOf } from '@zero-pour/plan';
-import { computed, shallowRef } from 'vue';
+import { computed, reactive } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
@@ -43,7 +43,7 @@ const stepsLine = computed(() =>
     .map(({ step, given }) => `${step} ${given.value > 0 ? '+' : ''}${formatNumber(given.value, 2)}`)
     .join(', '),
 );
-const open = shallowRef({
+const open = reactive({
   way: true,
   steps: false,
   sizes: false,
