@@ -63,7 +63,12 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
     { name: 'pour-burnout', at: `${pour(29)}/burnout` },
     { name: 'pour-sprue', at: `${pour(29)}/sprue`, before: openWorking },
-    { name: 'pour-scale', at: `${pour(31)}/scale` },
+    { name: 'pour-scale', at: `${pour(31)}/scale`, size: { width: 1280, height: 980 } },
+    {
+      name: 'sizes',
+      at: '/sizes',
+      before: (page) => page.getByRole('button', { name: 'over time' }).click(),
+    },
     { name: 'pour-result', at: `${pour(23)}/result` },
     { name: 'patterns', at: '/patterns', before: (page) => page.waitForTimeout(90_000) },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
