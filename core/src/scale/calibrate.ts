@@ -36,6 +36,9 @@ export interface Estimate {
   interval: [number, number];
 }
 
+/** The ± of an estimate: half of its 95 % interval. */
+export const plusMinus = ({ interval: [low, high] }: Pick<Estimate, 'interval'>): number => (high - low) / 2;
+
 export interface Calibration {
   slope: Estimate;
   offsetMm: Estimate;

@@ -29,6 +29,7 @@ export {
   BOOK_OFFSET_SD_MM,
   bookPrior,
   calibrate,
+  plusMinus,
   type Calibration,
   type Estimate,
   type SizePair,
@@ -65,6 +66,7 @@ export { driftOf, lotMeans, type DatedResidual, type Drift, type LotMean } from 
 export { judgeWall, wallAfter, type WallAfter } from './wallAfter';
 export {
   RING_SYSTEM_NAMES,
+  readRingSize,
   RING_SYSTEMS,
   ringDiameterMm,
   ringSizesNear,

@@ -75,6 +75,18 @@ function diameterOf(system: RingSystem, size: string): number {
   }
 }
 
+/** "US 7", "uk n½", "ISO 54" as an inner diameter in mm: what a ring stick says; undefined for anything else. */
+export function readRingSize(text: string): number | undefined {
+  const match = /^(us|uk|iso|ch|jp)\s+(.+)$/i.exec(text.trim());
+  if (!match) return undefined;
+  try {
+    return ringDiameterMm(match[1]!.toUpperCase() as RingSystem, match[2]!);
+  } catch (error) {
+    if (error instanceof InputError) return undefined;
+    throw error;
+  }
+}
+
 export interface RingSizeName {
   system: RingSystem;
   /** Nearest size that the system names (quarters in US, halves in UK and Japan). */

@@ -6,6 +6,7 @@ import {
   flaskBand,
   investmentExpansionPercent,
   printsNegative,
+  readRingSize,
   RING_SYSTEMS,
   ringDiameterMm,
   ringSizesNear,
@@ -91,5 +92,11 @@ describe('ring sizes', () => {
     expect(wideBandAllowanceMm(9)).toBeCloseTo(0.175, 9);
     expect([12, 30].map(wideBandAllowanceMm)).toEqual([0.25, 0.25]);
     expect(() => wideBandAllowanceMm(0)).toThrow(InputError);
+  });
+
+  it('reads what a ring stick says where a length is asked for', () => {
+    expect(readRingSize('US 7')).toBeCloseTo(17.3196, 9);
+    expect(readRingSize(' uk n½ ')).toBeCloseTo((53.75 + 0.625) / Math.PI, 9);
+    for (const other of ['17.3', 'US', 'US x', 'EU 54', '7 US']) expect(readRingSize(other)).toBeUndefined();
   });
 });

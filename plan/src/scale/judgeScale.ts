@@ -1,5 +1,6 @@
 import {
   formatNumber,
+  plusMinus,
   quantity,
   say,
   sortJudgements,
@@ -21,7 +22,7 @@ interface Judged {
 
 const mm = (value: number) => quantity(Math.abs(value), 'mm', 2);
 const percent = (value: number) => quantity(value, 'percent', 2);
-const halfWidth = ({ finished }: PlannedSize): number => (finished.interval[1] - finished.interval[0]) / 2;
+const halfWidth = ({ finished }: PlannedSize): number => plusMinus(finished);
 const nameOf = ({ target }: PlannedSize): string => target.name || 'Size';
 const listed = (phrases: readonly Phrase[]): Phrase =>
   phrases.flatMap((p, i) => (i === 0 ? p : [', ', ...p]));

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { formatQuantity, formatValue, readQuantity, shownUnit, type Unit } from '@zero-pour/core';
+import {
+  formatQuantity,
+  formatValue,
+  readQuantity,
+  readRingSize,
+  shownUnit,
+  type ReadQuantity,
+  type Unit,
+} from '@zero-pour/core';
 import { computed, ref, watch } from 'vue';
 import { useUnits } from '../state/unitStore';
 
@@ -48,7 +56,13 @@ watch(
   { immediate: true },
 );
 
-const read = computed(() => readQuantity(text.value, props.unit, units.choice));
+/** A length may be told by a ring stick: "US 7". */
+const read = computed<ReadQuantity>(() => {
+  const ringMm = props.unit === 'mm' ? readRingSize(text.value) : undefined;
+  return ringMm === undefined
+    ? readQuantity(text.value, props.unit, units.choice)
+    : { status: 'read', value: ringMm, unitWritten: true };
+});
 
 /** What a value with its own unit, a fraction or a clock was understood as. */
 const understood = computed(() => {

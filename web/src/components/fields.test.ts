@@ -37,6 +37,17 @@ describe('a quantity', () => {
     expect(lastEmitted(field, 'update:modelValue')).toBe(12.5);
   });
 
+  it('takes what a ring stick says where a length is asked for, and shows it in mm', async () => {
+    const field = show(QuantityField, { label: 'Bore', unit: 'mm', modelValue: undefined, max: 400 });
+    await field.find('input').trigger('focus');
+    await type(field, 'US 7', false);
+    expect(lastEmitted(field, 'update:modelValue')).toBeCloseTo(17.3196, 9);
+    expect(field.text()).toContain('= 17.32 mm');
+    const weight = show(QuantityField, { label: 'Weight', unit: 'g', modelValue: undefined });
+    await type(weight, 'US 7', false);
+    expect(weight.emitted('update:modelValue')).toBeUndefined();
+  });
+
   it('keeps what it does not understand on view, with a sentence, and says nothing of it upward', async () => {
     const field = show(QuantityField, length);
     await type(field, 'thick');

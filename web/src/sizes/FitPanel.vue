@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SizeSeries } from '@zero-pour/contracts';
-import { driftOf, formatNumber, formatQuantity, lotMeans } from '@zero-pour/core';
+import { driftOf, formatNumber, formatQuantity, lotMeans, plusMinus } from '@zero-pour/core';
 import { fitGroup, type MeasuredSize, type SizeGroup } from '@zero-pour/plan';
 import { computed } from 'vue';
 import NumberList from '../components/NumberList.vue';
@@ -22,16 +22,17 @@ const lots = computed(() => lotMeans(found.value.residuals));
 const mm = (value: number, digits = 3): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const percent = (slope: number): string =>
   `${slope < 1 ? '−' : '+'}${formatNumber(Math.abs(100 * (slope - 1)), 2)} %`;
-const half = ({ interval }: { interval: readonly number[] }): number => (interval[1]! - interval[0]!) / 2;
 
 const numbers = computed<[string, string][]>(() => {
   const { fit, bookSlope } = found.value;
   return [
-    ['All steps together', `${percent(fit.slope.value)} ± ${formatNumber(100 * half(fit.slope), 2)}`],
+    ['All steps together', `${percent(fit.slope.value)} ± ${formatNumber(100 * plusMinus(fit.slope), 2)}`],
     ['The book says', percent(bookSlope)],
     [
       'Fixed amount besides',
-      fit.offsetSeparable ? `${mm(fit.offsetMm.value)} ± ${mm(half(fit.offsetMm))}` : 'cannot be told apart',
+      fit.offsetSeparable
+        ? `${mm(fit.offsetMm.value)} ± ${mm(plusMinus(fit.offsetMm))}`
+        : 'cannot be told apart',
     ],
     ['One size scatters by', `± ${mm(1.96 * fit.noiseSdMm)}`],
     ['Sizes', String(fit.n)],

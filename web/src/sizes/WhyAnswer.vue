@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { SizeTarget } from '@zero-pour/contracts';
-import { formatNumber, formatQuantity } from '@zero-pour/core';
+import { formatQuantity } from '@zero-pour/core';
 import { stepName, type WhyOff } from '@zero-pour/plan';
 import { computed } from 'vue';
+import { formatPercents } from '../pour/scale/formatPercents';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 
@@ -45,10 +46,6 @@ const shares = computed(() =>
     })),
 );
 const first = computed(() => shares.value[0]);
-const percents = (of: readonly number[]): string =>
-  of.every((p) => p === of[0])
-    ? `${formatNumber(of[0]!, 2)} %`
-    : of.map((p) => formatNumber(p, 2)).join(' / ');
 const offWanted = computed(() => props.why.found.offMm + props.why.found.expectedMm - props.why.wantedMm);
 </script>
 
@@ -60,8 +57,8 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
         <b class="big">{{ mm(Math.abs(offWanted)) }} {{ side(offWanted) }}</b>
       </div>
       <div>
-        <span class="mute">Printed at {{ percents(why.printedPercents) }}. Print next at</span>
-        <b class="big num">{{ percents(why.nextPercents) }}</b>
+        <span class="mute">Printed at {{ formatPercents(why.printedPercents) }}. Print next at</span>
+        <b class="big num">{{ formatPercents(why.nextPercents) }}</b>
       </div>
     </div>
     <p class="says">
@@ -71,7 +68,7 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
         changed: then the next print stays as planned.
       </template>
       <template v-else-if="byPercent">
-        <b>The percent did it.</b> Printed at {{ percents(why.printedPercents) }},
+        <b>The percent did it.</b> Printed at {{ formatPercents(why.printedPercents) }},
         {{ mm(why.found.expectedMm) }} was to be expected, give or take {{ mm(1.96 * why.found.sdMm) }}: the
         steps ask for more or less than that.
       </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ON_THE_WAY, type Reading } from '@zero-pour/contracts';
-import { castsWax, formatQuantity } from '@zero-pour/core';
+import { castsWax, formatQuantity, plusMinus } from '@zero-pour/core';
 import type { PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
 import ReadingField from '../../components/ReadingField.vue';
@@ -23,8 +23,7 @@ function keep(key: string, stage: (typeof ON_THE_WAY)[number], reading: Reading 
   set(['scale', 'measured', key], reading ? { ...others, [stage]: reading } : others);
 }
 const foreseen = (size: PlannedSize): string => {
-  const half = (size.finished.interval[1] - size.finished.interval[0]) / 2;
-  return `${size.foreseen ? 'By these it' : 'It'} finishes ${mm(size.finished.value)} ± ${mm(half)}; ${mm(size.wantedMm)} is wanted.`;
+  return `${size.foreseen ? 'By these it' : 'It'} finishes ${mm(size.finished.value)} ± ${mm(plusMinus(size.finished))}; ${mm(size.wantedMm)} is wanted.`;
 };
 const sizes = computed(() => props.planned);
 </script>

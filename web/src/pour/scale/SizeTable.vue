@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { SIZE_KINDS, type SizeTarget } from '@zero-pour/contracts';
-import { formatQuantity } from '@zero-pour/core';
+import { formatQuantity, plusMinus } from '@zero-pour/core';
 import { toleranceOf, type PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
@@ -17,7 +17,6 @@ const parts = computed(() => plan.value.context.parts);
 
 const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const plannedOf = (key: string): PlannedSize | undefined => props.planned.find((p) => p.target.key === key);
-const half = ({ finished }: PlannedSize): number => (finished.interval[1] - finished.interval[0]) / 2;
 
 const AXES: Record<string, [number, number, number]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
 const LIES = [
@@ -106,7 +105,7 @@ const patterns = computed(() => parts.value.map((p) => ({ title: p.pattern.name,
       <span v-if="plannedOf(size.key)" :class="['out', { off: !plannedOf(size.key)!.within }]">
         printed <b class="num">{{ mm(plannedOf(size.key)!.printMm, 3) }}</b>, finishes
         <b class="num">{{ mm(plannedOf(size.key)!.finished.value) }}</b> ±
-        {{ mm(half(plannedOf(size.key)!)) }}:
+        {{ mm(plusMinus(plannedOf(size.key)!.finished)) }}:
         {{
           plannedOf(size.key)!.within
             ? 'within'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { wantedMm } from '@zero-pour/contracts';
-import { formatNumber, formatQuantity, RING_SYSTEM_NAMES, type StageKey } from '@zero-pour/core';
+import { formatNumber, formatQuantity, plusMinus, RING_SYSTEM_NAMES, type StageKey } from '@zero-pour/core';
 import { firstHeld, valueOf } from '@zero-pour/plan';
 import { computed, reactive } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
@@ -11,6 +11,7 @@ import QuantityField from '../../components/QuantityField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { formatDay } from '../../time/formatMoment';
+import { formatPercents } from '../scale/formatPercents';
 import AtPrintSize from '../scale/AtPrintSize.vue';
 import ChainTable from '../scale/ChainTable.vue';
 import OnTheWay from '../scale/OnTheWay.vue';
@@ -30,14 +31,8 @@ const held = computed(() => firstHeld(pour.value.doc.brief.sizes));
 const first = computed(() => scale.value?.sizes.find((size) => size.target.key === held.value?.key));
 const part = computed(() => plan.value.context.parts[0]?.pattern);
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
-const half = computed(() =>
-  first.value ? (first.value.finished.interval[1] - first.value.finished.interval[0]) / 2 : 0,
-);
+const half = computed(() => (first.value ? plusMinus(first.value.finished) : 0));
 
-const percents = (of: readonly number[]): string =>
-  of.every((p) => p === of[0])
-    ? `${formatNumber(of[0]!, 2)} %`
-    : ['X', 'Y', 'Z'].map((axis, k) => `${axis} ${formatNumber(of[k]!, 2)}`).join(', ');
 const stepsLine = computed(() =>
   (scale.value?.chain?.steps ?? [])
     .map(({ step, given }) => `${step} ${given.value > 0 ? '+' : ''}${formatNumber(given.value, 2)}`)
@@ -82,11 +77,13 @@ const open = reactive({
     </div>
   </div>
   <p v-if="scale && scale.percents.some((p) => p !== scale!.percents[0])" class="mute">
-    Along the print’s axes: {{ percents(scale.percents) }} %.
+    Along the print’s axes: {{ formatPercents(scale.percents) }}.
   </p>
   <p v-if="scale && own.printedAs" class="mute">
     Fixed when the print was started, {{ formatDay(Date.parse(own.printedAs.at)) }}.
-    <template v-if="scale.proposed"> Planned today it would be {{ percents(scale.proposed) }}. </template>
+    <template v-if="scale.proposed">
+      Planned today it would be {{ formatPercents(scale.proposed) }}.
+    </template>
   </p>
   <PlannedNote :planned="plan.scale" @go-to="(s) => emit('goTo', s)" />
   <JudgementList v-if="scale" :judgements="scale.judgements" />
