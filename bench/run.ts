@@ -1,10 +1,16 @@
-// npm run bench -- exposure | mesh | page: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | mesh | orient | page: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
+import { measureOrient } from './orient';
 import { measurePage } from './page';
 
-const BENCHES = { exposure: measureExposure, mesh: measureMesh, page: measurePage } as const;
+const BENCHES = {
+  exposure: measureExposure,
+  mesh: measureMesh,
+  orient: measureOrient,
+  page: measurePage,
+} as const;
 const wanted = process.argv.slice(2);
 const names = (Object.keys(BENCHES) as (keyof typeof BENCHES)[]).filter(
   (name) => wanted.length === 0 || wanted.includes(name),

@@ -1,2 +1,3 @@
 export { createDemoShop } from './createDemoShop';
 export { createDemoMeshes } from './patterns';
+export { barnacleBand } from './meshes/seaPieces';

@@ -9,3 +9,4 @@ export { measurePrintDirection, type PrintDirection, type PrintDirectionInput } 
 export { findDirection } from './findDirection';
 export { measureSteps, type StepsReading } from './stepsShow';
 export { stretchAsPrinted } from './stretch';
+export * from './search';

@@ -28,8 +28,11 @@ function scatter(seed: number): () => number {
   return () => (state = (state * 16807) % 2147483647) / 2147483647;
 }
 
-/** Barnacle band ring, bore 17.35 mm as drawn: a 7 mm band with a heavy cluster on one side. */
-export function barnacleBand(): Mesh {
+/**
+ * Barnacle band ring, bore 17.35 mm as drawn: a 7 mm band with a heavy cluster on one side. `finer`: how many times as
+ * many faces each way.
+ */
+export function barnacleBand(finer = 1): Mesh {
   const random = scatter(7);
   const barnacles = Array.from({ length: 22 }, (_, k) => ({
     angle: k < 10 ? 1.9 + (random() - 0.5) : random() * TURN,
@@ -46,7 +49,7 @@ export function barnacleBand(): Mesh {
       const mouth = q < 0.5 ? (1 - (q / 0.5) ** 2) * b.radius * 0.7 : 0;
       return Math.max(height, cone - mouth);
     }, 0);
-  return wrappedSurface(420, 84, (u, v) => {
+  return wrappedSurface(Math.round(420 * finer), Math.round(84 * finer), (u, v) => {
     const [cos, sin] = [Math.cos(TURN * v), Math.sin(TURN * v)];
     const across = 3.5 * Math.sign(cos) * Math.abs(cos) ** 0.35;
     const wall = 0.55 + 0.55 * Math.sign(sin) * Math.abs(sin) ** 0.4;

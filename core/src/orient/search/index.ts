@@ -1,0 +1,14 @@
+export { makeSearchSurface, type SearchSurface } from './searchSurface';
+export { QuickLooker, type Direction, type QuickLook } from './quickLook';
+export { directionOf, rotationFor, spreadDirections } from './directions';
+export {
+  costOf,
+  searchWaysUp,
+  WAY_AIMS,
+  type PartScale,
+  type WayAim,
+  type WayFigures,
+  type WayFound,
+  type WaysFound,
+} from './searchWaysUp';
+export { cutWayUp, findWaysUp, OVERHANG_A_POINT_MM2, type WaysUp, type WayUp } from './findWaysUp';
