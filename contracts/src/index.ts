@@ -113,5 +113,7 @@ export type {
   PatternProgress,
   TuningAnswer,
   TuningJob,
+  WaysAnswer,
+  WaysJob,
 } from './worker';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';

@@ -5,6 +5,9 @@ import type {
   PatternAnalysis,
   PatternMeasure,
   NextCoupon,
+  Rotation,
+  WaysUp,
+  WayUp,
   PrintDirection,
   Recommendation,
   Step,
@@ -48,6 +51,18 @@ export type AnalysisJobAnswer =
 
 /** A part cut into layers. */
 export type LayersJobAnswer = { status: 'cut'; direction: PrintDirection; stack: LayerStack } | Refused;
+
+/** What the search for ways up is asked: layer height, points on faces that must stay clean, ways to compare. */
+export interface WaysJob {
+  layerMm: number;
+  cleanPoints: [number, number, number][];
+  compare: Rotation[];
+}
+
+export interface WaysAnswer extends WaysUp {
+  /** One for each rotation of `compare`. */
+  compared: WayUp[];
+}
 
 export type PatternProgress = (step: Step, share: number) => void;
 

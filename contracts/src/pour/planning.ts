@@ -38,4 +38,6 @@ export const wayUpSchema = z.strictObject({
   /** By pattern id. */
   rotations: z.record(idSchema, rotationSchema),
   gates: z.record(idSchema, gatesSchema),
+  /** Points picked on the faces that must stay clean, in the file's mm; by pattern id. */
+  clean: z.record(idSchema, z.array(z.tuple([z.number(), z.number(), z.number()])).max(20)).optional(),
 });

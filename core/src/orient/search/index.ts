@@ -12,3 +12,4 @@ export {
   type WaysFound,
 } from './searchWaysUp';
 export { cutWayUp, findWaysUp, OVERHANG_A_POINT_MM2, type WaysUp, type WayUp } from './findWaysUp';
+export { growFaces } from './growFace';

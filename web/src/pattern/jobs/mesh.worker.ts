@@ -5,9 +5,15 @@ import type {
   LayersJobAnswer,
   PatternAnswer,
   PatternProgress,
+  WaysAnswer,
+  WaysJob,
 } from '@zero-pour/contracts';
 import {
   buildCoupon,
+  cutWayUp,
+  findWaysUp,
+  growFaces,
+  makeSearchSurface,
   measurePrintDirection,
   MeshFileError,
   readPattern,
@@ -122,6 +128,23 @@ function layers(
   return transfer({ status: 'cut', ...cut }, [cut.stack.starts.buffer, cut.stack.spans.buffer]);
 }
 
-const meshWorker = { read, analyse, convert, layers, coupon, couponFile };
+/** The best ways up of a part, and others beside them. */
+function waysUp(
+  mesh: { positions: Float32Array; triangles: Uint32Array },
+  { layerMm, cleanPoints, compare }: WaysJob,
+  report: (share: number) => void,
+): WaysAnswer {
+  const solid = { positions: Float64Array.from(mesh.positions), triangles: mesh.triangles };
+  const show = cleanPoints.length > 0 ? growFaces(solid, cleanPoints) : undefined;
+  const found = findWaysUp(solid, { layerMm, show, report });
+  const surface = makeSearchSurface(solid);
+  const compared = compare.map((rotation) => {
+    const { direction: _, ...way } = cutWayUp(solid, surface, rotation, { layerMm, show });
+    return way;
+  });
+  return { ...found, compared };
+}
+
+const meshWorker = { waysUp, read, analyse, convert, layers, coupon, couponFile };
 export type MeshWorker = typeof meshWorker;
 expose(meshWorker);

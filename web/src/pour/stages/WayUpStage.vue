@@ -7,6 +7,10 @@ import JudgementList from '../../components/JudgementList.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import type { ViewShape } from '../../pattern/jobs/shapes';
+import type { Point } from '../../pattern/view/partScene';
+import { cleanColours, sameFace } from '../wayUp/cleanFaces';
+import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
 
 const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
@@ -30,6 +34,20 @@ function turn(change: Partial<Rotation>): void {
 function setGates(change: Partial<Gates>): void {
   if (entry.value) set(['wayUp', 'gates', entry.value.part.pattern.id], { ...entry.value.gates, ...change });
 }
+/* Faces that must stay clean are clicked on the model, and clicked again to let them go. */
+const shape = shallowRef<ViewShape>();
+const picking = shallowRef(false);
+const clean = computed(() => pour.value.doc.wayUp.clean?.[entry.value?.part.pattern.id ?? ''] ?? []);
+function pick(picked: { at: Point } | null): void {
+  if (!picking.value || !picked || !entry.value || !shape.value) return;
+  const kept = clean.value.filter((point) => !sameFace(shape.value!, point, picked.at));
+  const points = kept.length < clean.value.length ? kept : [...clean.value, picked.at];
+  set(['wayUp', 'clean', entry.value.part.pattern.id], points.length > 0 ? points : undefined);
+}
+const colours = computed(() =>
+  shape.value && clean.value.length > 0 ? cleanColours(shape.value, clean.value) : null,
+);
+
 /** Nearest angle within half a turn, so that the field never runs away. */
 const tidy = (deg: number): number => ((((deg + 180) % 360) + 360) % 360) - 180;
 const AXES = [
@@ -62,7 +80,15 @@ const AXES = [
       >
     </div>
     <div class="look">
-      <PartView :pattern="entry.part.pattern" :rotation="rotation" plate class="view" />
+      <PartView
+        :pattern="entry.part.pattern"
+        :rotation="rotation"
+        :colours="colours"
+        plate
+        class="view"
+        @shape="(loaded) => (shape = loaded)"
+        @pick="pick"
+      />
       <div>
         <div v-for="axis in AXES" :key="axis.field" class="axis">
           <QuantityField
@@ -100,6 +126,7 @@ const AXES = [
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
+    <WaySearch v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
     <section class="stage-block">
       <h2>
         Gates of each {{ entry.part.pattern.name
