@@ -19,6 +19,7 @@ export * from './burnout';
 export * from './schedule';
 export * from './pour';
 export * from './result';
+export * from './why';
 export * from './cost';
 export * from './quick';
 export * from './caution';

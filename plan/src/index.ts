@@ -57,3 +57,5 @@ export { gatherTrials, type GatheredTrials, type TuningOf, type UsedTrial } from
 export { nextVersion, standingProfile, type AcceptedFigures } from './tuning/profileFrom';
 export { doubtfulSince, judgeProfileAge } from './tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './ranking';
+export { explainPrint, type ExplainedFault } from './why/explainPrint';
+export { printEvidence, sameHeight, type CutFigures } from './why/printEvidence';

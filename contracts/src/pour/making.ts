@@ -1,6 +1,14 @@
-import { BORIC_SCHOOLS } from '@zero-pour/core';
+import { BORIC_SCHOOLS, PRINT_FAULT_KEYS } from '@zero-pour/core';
 import { z } from 'zod';
-import { atLeastZeroSchema, idSchema, momentSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
+import {
+  atLeastZeroSchema,
+  idSchema,
+  keySchema,
+  momentSchema,
+  noteSchema,
+  positiveSchema,
+  tempCSchema,
+} from '../parts';
 import { readingSchema } from '../reading';
 import { segmentSchema } from '../shop/casting';
 
@@ -17,8 +25,23 @@ export const printStageSchema = z.strictObject({
   /** By piece number from 1, in the order of the brief's patterns. */
   pieces: z.record(
     z.string().regex(/^\d{1,3}$/),
-    z.strictObject({ outcome: z.enum(PIECE_OUTCOMES), note: z.string().max(400) }),
+    z.strictObject({
+      outcome: z.enum(PIECE_OUTCOMES),
+      note: z.string().max(400),
+      /** What is wrong with it, where known, and how high from the plate. */
+      fault: z.enum(PRINT_FAULT_KEYS).optional(),
+      heightMm: atLeastZeroSchema.max(1000).optional(),
+    }),
   ),
+  /** Pauses and knocks, by height: each may leave a ridge. */
+  pausesMm: z.array(atLeastZeroSchema.max(1000)).max(40).optional(),
+  /** What the shop found to be the cause, or not, by fault; once a pour. */
+  why: z
+    .partialRecord(
+      z.enum(PRINT_FAULT_KEYS),
+      z.strictObject({ confirmed: keySchema.optional(), ruledOut: z.array(keySchema).max(20) }),
+    )
+    .optional(),
   note: noteSchema.optional(),
 });
 

@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { PIECE_OUTCOMES } from '@zero-pour/contracts';
 import { formatQuantity, type StageKey } from '@zero-pour/core';
-import { numberPrints, valueOf } from '@zero-pour/plan';
+import { valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
-import ChoiceRow from '../../components/ChoiceRow.vue';
 import CautionLine from '../../components/CautionLine.vue';
 import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
@@ -14,6 +12,8 @@ import QuantityField from '../../components/QuantityField.vue';
 import BeforePrint from '../../resins/page/BeforePrint.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import PieceRows from '../print/PieceRows.vue';
+import PrintWhy from '../print/PrintWhy.vue';
 import { markPrintStart } from '../printedAs';
 import StageHead from '../StageHead.vue';
 
@@ -23,7 +23,6 @@ const { pour, plan, set } = handle;
 const units = useUnits();
 const print = computed(() => valueOf(plan.value.print));
 const doc = computed(() => pour.value.doc.print);
-const pieces = computed(() => numberPrints(plan.value.context.parts, doc.value.spares));
 const cost = computed(() =>
   plan.value.cost.lines
     .filter((l) => l.what === 'Resin' || l.what === 'Printer')
@@ -44,15 +43,6 @@ function setEnd(field: (typeof ENDS)[number]['field'], at: string | undefined): 
   else set(['print', field], at);
 }
 const now = (): string => new Date().toISOString();
-const outcomeOf = (number: string) => doc.value.pieces[number]?.outcome;
-function setOutcome(number: string, outcome: (typeof PIECE_OUTCOMES)[number]): void {
-  set(['print', 'pieces', number], { outcome, note: doc.value.pieces[number]?.note ?? '' });
-}
-const setAll = (): void =>
-  set(
-    ['print', 'pieces'],
-    Object.fromEntries(pieces.value.map((p) => [p.number, { outcome: 'good', note: '' }])),
-  );
 function haveAlready(): void {
   const left = new Set(pour.value.doc.left);
   set(['left'], [...left.add('print').add('clean')]);
@@ -161,37 +151,8 @@ function haveAlready(): void {
     </div>
   </section>
 
-  <section v-if="pieces.length > 0" class="stage-block">
-    <h2>How each piece came off</h2>
-    <v-btn size="small" class="mb-2" @click="setAll">All good</v-btn>
-    <table class="plain pieces">
-      <tbody>
-        <tr v-for="piece in pieces" :key="piece.number">
-          <td class="num">{{ piece.number }}</td>
-          <td>{{ piece.pattern.name }}</td>
-          <td>
-            <ChoiceRow
-              :label="`Piece ${piece.number}`"
-              :options="PIECE_OUTCOMES"
-              :model-value="outcomeOf(piece.number)"
-              @choose="(outcome) => setOutcome(piece.number, outcome)"
-            />
-          </td>
-          <td>
-            <v-text-field
-              v-if="outcomeOf(piece.number) && outcomeOf(piece.number) !== 'good'"
-              label="What, where"
-              :model-value="doc.pieces[piece.number]?.note"
-              maxlength="400"
-              @update:model-value="
-                (note) => set(['print', 'pieces', piece.number], { outcome: outcomeOf(piece.number), note })
-              "
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </section>
+  <PieceRows />
+  <PrintWhy />
   <NoteField
     class="mt-4"
     label="Note on the print"
@@ -224,8 +185,5 @@ function haveAlready(): void {
 }
 .end .v-btn {
   height: 48px;
-}
-.pieces td:first-child {
-  width: 34px;
 }
 </style>

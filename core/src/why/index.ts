@@ -1,0 +1,15 @@
+export {
+  chooseChange,
+  confirmCause,
+  OTHER,
+  rankCauses,
+  ruleOutCause,
+  startingCounts,
+  type Change as TriedChange,
+  type ChosenChange,
+  type Evidence,
+  type Fault,
+  type RankedCause,
+  type Sign,
+} from './rankCauses';
+export { PRINT_CHANGES, PRINT_FAULT_KEYS, PRINT_FAULTS, type PrintFaultKey } from './printFaults';

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { PIECE_OUTCOMES, type PourDoc } from '@zero-pour/contracts';
+import { formatQuantity, PRINT_FAULTS, type PrintFaultKey } from '@zero-pour/core';
+import { numberPrints, sameHeight } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
+import ChoiceRow from '../../components/ChoiceRow.vue';
+import QuantityField from '../../components/QuantityField.vue';
+import { readReadings } from '../../sizes/newSeries';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+
+/** How each piece came off the plate: good, or what is wrong with it, where, and how high. */
+const { pour, plan, set } = usePour();
+const units = useUnits();
+type Piece = PourDoc['print']['pieces'][string];
+const doc = computed(() => pour.value.doc.print);
+const pieces = computed(() => numberPrints(plan.value.context.parts, doc.value.spares));
+const pieceOf = (number: string): Piece | undefined => doc.value.pieces[number];
+const faults = [
+  { title: 'not told', value: '' },
+  ...PRINT_FAULTS.map((fault) => ({ title: fault.name, value: fault.key })),
+];
+
+const keep = (number: string, piece: Piece): void => set(['print', 'pieces', number], piece);
+function setOutcome(number: string, outcome: Piece['outcome']): void {
+  const { note = '', ...rest } = pieceOf(number) ?? {};
+  keep(number, outcome === 'good' ? { outcome, note } : { ...rest, outcome, note });
+}
+function setFault(number: string, fault: string): void {
+  const { fault: _, ...rest } = pieceOf(number)!;
+  keep(number, fault === '' ? rest : { ...rest, fault: fault as PrintFaultKey });
+}
+function setHeight(number: string, heightMm: number | undefined): void {
+  const { heightMm: _, ...rest } = pieceOf(number)!;
+  keep(number, heightMm === undefined ? rest : { ...rest, heightMm });
+}
+const setAll = (): void =>
+  set(
+    ['print', 'pieces'],
+    Object.fromEntries(pieces.value.map((p) => [p.number, { outcome: 'good', note: '' }])),
+  );
+/* Pauses and knocks: each may leave a ridge at its height. */
+const typedPauses = shallowRef<string>();
+const shownPauses = computed(() => typedPauses.value ?? (doc.value.pausesMm ?? []).join(' '));
+const pauseProblem = computed(() =>
+  typedPauses.value !== undefined && readReadings(typedPauses.value) === undefined
+    ? ['Heights in mm, with spaces between: 4.5 12']
+    : [],
+);
+function setPauses(text: string): void {
+  typedPauses.value = text;
+  const heights = readReadings(text);
+  if (heights) set(['print', 'pausesMm'], heights.length > 0 ? heights : undefined);
+}
+
+const alike = computed(() => sameHeight(plan.value.context));
+const isOff = (number: string): boolean => {
+  const outcome = pieceOf(number)?.outcome;
+  return outcome !== undefined && outcome !== 'good';
+};
+</script>
+
+<template>
+  <section v-if="pieces.length > 0" class="stage-block">
+    <h2>How each piece came off</h2>
+    <v-btn size="small" class="mb-2" @click="setAll">All good</v-btn>
+    <div v-for="piece in pieces" :key="piece.number" class="piece">
+      <span class="num">{{ piece.number }}</span>
+      <span>{{ piece.pattern.name }}</span>
+      <ChoiceRow
+        :label="`Piece ${piece.number}`"
+        :options="PIECE_OUTCOMES"
+        :model-value="pieceOf(piece.number)?.outcome"
+        @choose="(outcome) => setOutcome(piece.number, outcome)"
+      />
+      <div v-if="isOff(piece.number)" class="off">
+        <v-select
+          label="What is wrong"
+          :items="faults"
+          :model-value="pieceOf(piece.number)?.fault ?? ''"
+          @update:model-value="(fault) => setFault(piece.number, fault)"
+        />
+        <v-text-field
+          label="Where"
+          :model-value="pieceOf(piece.number)?.note"
+          maxlength="400"
+          @update:model-value="(note) => keep(piece.number, { ...pieceOf(piece.number)!, note })"
+        />
+        <QuantityField
+          label="From the plate"
+          unit="mm"
+          :digits="1"
+          :max="1000"
+          :model-value="pieceOf(piece.number)?.heightMm"
+          @update:model-value="(height) => setHeight(piece.number, height)"
+        />
+      </div>
+    </div>
+    <v-text-field
+      class="pauses"
+      label="Paused or knocked at, mm from the plate"
+      autocomplete="off"
+      :model-value="shownPauses"
+      :error-messages="pauseProblem"
+      @update:model-value="setPauses"
+      @blur="pauseProblem.length === 0 && (typedPauses = undefined)"
+    />
+    <p v-if="alike !== undefined" class="mute mt-2" role="status">
+      The same height on every piece,
+      {{ formatQuantity({ value: alike, unit: 'mm', digits: 1 }, units.choice) }}: look for a pause, a knock,
+      or a jump in the layers there.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.piece {
+  display: grid;
+  grid-template-columns: 28px minmax(0, 1fr) auto;
+  gap: 8px 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+
+.pauses {
+  max-width: 340px;
+  margin-top: 10px;
+}
+.off {
+  grid-column: 2 / -1;
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr) minmax(140px, 1fr) 140px;
+  gap: 8px;
+}
+@media (max-width: 700px) {
+  .piece,
+  .off {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .off {
+    grid-column: 1;
+  }
+}
+</style>
