@@ -59,3 +59,4 @@ export { doubtfulSince, judgeProfileAge } from './tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './ranking';
 export { explainPrint, type ExplainedFault } from './why/explainPrint';
 export { printEvidence, sameHeight, type CutFigures } from './why/printEvidence';
+export { layOutPlate, type PlateLayout } from './plateLayout';

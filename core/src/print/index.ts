@@ -1,3 +1,6 @@
 export { layerCount, layerExposureS, printTime, type PrintProfile, type PrintTime } from './printTime';
 export { FILM_LOSS_ML, resinUse, type ResinUse } from './resinUse';
 export { PLATE_GAP_MM, platePlaces } from './plateFit';
+export { howManyToPrint, WANTED_CHANCE, type HowMany } from './howMany';
+export { hullOf, turnOutline, widenOutline, type Outline } from './footprint';
+export { nestPlate, type NestedPlate, type NestItem, type NestOptions, type Placed } from './nestPlate';

@@ -38,7 +38,7 @@ const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) =
         <span>
           <b class="name">{{ cause.name }}</b>
           <span v-for="(sign, i) in cause.signs" :key="i" class="sign">
-            {{ sign.z > 0 ? '＋' : '−' }} {{ formatPhrase(sign.says, units.choice) }}
+            {{ sign.z > 0 ? 'for:' : 'against:' }} {{ formatPhrase(sign.says, units.choice) }}
           </span>
           <span v-if="cause.missing.length > 0" class="sign mute"
             >not known: {{ cause.missing.join(', ') }}</span

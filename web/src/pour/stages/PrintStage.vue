@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { formatQuantity, type StageKey } from '@zero-pour/core';
 import { valueOf } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { computed, shallowRef } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import CautionLine from '../../components/CautionLine.vue';
 import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
+import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import BeforePrint from '../../resins/page/BeforePrint.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import HowMany from '../print/HowMany.vue';
+import PlateDrawing from '../print/PlateDrawing.vue';
 import PieceRows from '../print/PieceRows.vue';
 import PrintWhy from '../print/PrintWhy.vue';
 import { markPrintStart } from '../printedAs';
@@ -23,6 +26,7 @@ const { pour, plan, set } = handle;
 const units = useUnits();
 const print = computed(() => valueOf(plan.value.print));
 const doc = computed(() => pour.value.doc.print);
+const plateOpen = shallowRef(false);
 const cost = computed(() =>
   plan.value.cost.lines
     .filter((l) => l.what === 'Resin' || l.what === 'Printer')
@@ -107,6 +111,7 @@ function haveAlready(): void {
 
   <section class="stage-block">
     <h2>This plate</h2>
+    <HowMany />
     <div class="form-grid">
       <QuantityField
         label="Spares of each pattern"
@@ -151,6 +156,13 @@ function haveAlready(): void {
     </div>
   </section>
 
+  <OnDemand
+    v-model:open="plateOpen"
+    title="The plate from above"
+    line="where every copy has room, how many more fit"
+  >
+    <PlateDrawing />
+  </OnDemand>
   <PieceRows />
   <PrintWhy />
   <NoteField

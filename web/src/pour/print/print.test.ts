@@ -1,0 +1,165 @@
+// @vitest-environment happy-dom
+import type { PourDoc } from '@zero-pour/contracts';
+import type { VueWrapper } from '@vue/test-utils';
+import { describe, expect, it } from 'vitest';
+import { defineComponent, h, nextTick, type Component } from 'vue';
+import { providePour, type PourHandle } from '../../state/usePour';
+import { useFakeShop } from '../../testing/fakeServer';
+import HowMany from './HowMany.vue';
+import PieceRows from './PieceRows.vue';
+import PlateDrawing from './PlateDrawing.vue';
+import PrintWhy from './PrintWhy.vue';
+
+const shop = useFakeShop();
+const flat = (of: VueWrapper): string => of.text().replace(/\s+/g, ' ');
+
+/** Pour 30: four trellis drops and a spare, on the printer. */
+function showOf(component: Component, number = 30) {
+  let handle: PourHandle | undefined;
+  const { id } = shop.file.pours.find((p) => p.number === number)!;
+  const Host = defineComponent({
+    setup() {
+      handle = providePour(() => id);
+      return () => h(component);
+    },
+  });
+  const page = shop.show(Host);
+  return { page, handle: handle!, doc: (): PourDoc => handle!.pour.value.doc };
+}
+const radio = (page: VueWrapper, piece: number, outcome: string) =>
+  page.find(`[aria-label="Piece ${piece}"]`).findAll('button').find((b) => b.text() === outcome)!; // prettier-ignore
+const inputOf = (page: VueWrapper, label: string, n = 0) =>
+  page
+    .findAll('.v-input')
+    .filter((input) => input.find('label').text() === label)
+    [n]!.find('input');
+
+describe('how pieces came off', () => {
+  it('are all good with one press', async () => {
+    const { page, doc } = showOf(PieceRows);
+    await page.findAll('button').find((b) => b.text() === 'All good')!.trigger('click'); // prettier-ignore
+    expect(Object.values(doc().print.pieces)).toEqual(
+      Array.from({ length: 5 }, () => ({ outcome: 'good', note: '' })),
+    );
+  });
+
+  it('ask what is wrong only where something is, and keep it when the outcome changes', async () => {
+    const { page, doc, handle } = showOf(PieceRows);
+    expect(flat(page)).not.toContain('What is wrong');
+    await radio(page, 2, 'flawed').trigger('click');
+    expect(flat(page)).toContain('What is wrong');
+    handle.set(['print', 'pieces', '2'], {
+      outcome: 'flawed',
+      note: 'left edge',
+      fault: 'ridge',
+      heightMm: 8,
+    });
+    await nextTick();
+    await radio(page, 2, 'lost').trigger('click');
+    expect(doc().print.pieces['2']).toEqual({
+      outcome: 'lost',
+      note: 'left edge',
+      fault: 'ridge',
+      heightMm: 8,
+    });
+    await radio(page, 2, 'good').trigger('click');
+    expect(doc().print.pieces['2']).toEqual({ outcome: 'good', note: 'left edge' });
+  });
+
+  it('notice one height on every piece, and take pauses as they are typed', async () => {
+    const { page, doc, handle } = showOf(PieceRows);
+    handle.set(['print', 'pieces'], {
+      1: { outcome: 'flawed', note: '', heightMm: 8 },
+      2: { outcome: 'flawed', note: '', heightMm: 8.2 },
+    });
+    await nextTick();
+    expect(flat(page)).toContain('The same height on every piece, 8.1 mm');
+    const pauses = inputOf(page, 'Paused or knocked at, mm from the plate');
+    await pauses.setValue('8,1 12');
+    expect(doc().print.pausesMm).toEqual([8.1, 12]);
+    await pauses.setValue('8,1 noon');
+    expect(flat(page)).toContain('Heights in mm');
+    expect(doc().print.pausesMm).toEqual([8.1, 12]);
+    await pauses.setValue('');
+    expect(doc().print.pausesMm).toBeUndefined();
+  });
+});
+
+describe('why', () => {
+  const withRidges = () => {
+    const shown = showOf(PrintWhy);
+    shown.handle.set(['print', 'pieces'], {
+      1: { outcome: 'flawed', note: '', fault: 'ridge', heightMm: 8 },
+      3: { outcome: 'lost', note: '', fault: 'ridge', heightMm: 8 },
+    });
+    return shown;
+  };
+
+  it('ranks causes with what speaks for and against them, and names one change', async () => {
+    const { page } = withRidges();
+    await nextTick();
+    expect(flat(page)).toContain('Why: ridge at one height (pieces 1, 3)');
+    expect(page.findAll('li')[0]!.text()).toContain('a pause or knock');
+    expect(flat(page)).toContain('for: All flaws stand 8.0 mm from the plate.');
+    expect(flat(page)).toContain('against: All flaws stand 8.0 mm');
+    expect(flat(page)).toContain('not known: paused');
+    expect(flat(page)).toContain('Change one thing: print it through without a pause.');
+  });
+
+  it('takes the bench’s word: it was, it was not, and back again', async () => {
+    const { page, doc } = withRidges();
+    await nextTick();
+    const press = async (text: string): Promise<void> => {
+      await page.findAll('li')[0]!.findAll('button').find((b) => b.text() === text)!.trigger('click'); // prettier-ignore
+    };
+    await press('it was');
+    expect(doc().print.why).toEqual({ ridge: { ruledOut: [], confirmed: 'pause' } });
+    await press('it was this');
+    expect(doc().print.why).toEqual({ ridge: { ruledOut: [] } });
+    await press('it was not');
+    expect(doc().print.why).toEqual({ ridge: { ruledOut: ['pause'] } });
+    expect(page.findAll('li')[0]!.text()).not.toContain('a pause or knock');
+  });
+
+  it('is silent on a plate without faults', () => {
+    expect(showOf(PrintWhy).page.find('section').exists()).toBe(false);
+  });
+});
+
+describe('how many', () => {
+  it('says how many to print by this resin’s own record, and takes the spares', async () => {
+    const { page, doc } = showOf(HowMany);
+    await nextTick();
+    const print = Number(/print (\d+)\s?:/.exec(flat(page))![1]);
+    expect(print).toBeGreaterThan(4);
+    expect(flat(page)).toMatch(/To have 4 good with 90 in 100/);
+    await page.find('button').trigger('click');
+    expect(doc().print.spares).toBe(print - 4);
+    expect(page.find('button').exists()).toBe(false);
+  });
+
+  it('does not ask for spares of a master', async () => {
+    const { page, handle } = showOf(HowMany);
+    handle.set(['brief', 'route'], 'wax from a rubber mold');
+    await nextTick();
+    expect(page.find('.many').exists()).toBe(false);
+  });
+});
+
+describe('the plate', () => {
+  it('shows every copy where it has room, numbered, and how many more would fit', () => {
+    const { page } = showOf(PlateDrawing);
+    expect(page.findAll('polygon')).toHaveLength(5);
+    expect(page.findAll('text').map((t) => t.text())).toEqual(['1', '2', '3', '4', '5']);
+    expect(flat(page)).toMatch(
+      /5 parts stand on it; \d+ more of Sea-holly trellis drop would fit at no extra time\./,
+    );
+  });
+
+  it('says what has no room', async () => {
+    const { page, handle } = showOf(PlateDrawing);
+    handle.set(['print', 'spares'], 60);
+    await nextTick();
+    expect(flat(page)).toMatch(/\d+ have no room\./);
+  });
+});
