@@ -1,0 +1,65 @@
+import { expect, test } from '@playwright/test';
+import { choose, ticketLine } from './fields';
+import { startShop, type StartedShop } from './startShop';
+
+let shop: StartedShop;
+test.beforeAll(async () => {
+  shop = await startShop({ demo: true });
+});
+test.afterAll(() => shop.stop());
+
+test('a way up is searched and taken, the plate is filled, two lost pieces are explained', async ({
+  page,
+}) => {
+  const { openPours } = (await (await page.request.get(`${shop.address}/api/shop`)).json()) as {
+    openPours: { id: string; number: number }[];
+  };
+  const { id } = openPours.find((pour) => pour.number === 31)!;
+
+  await test.step('three named ways beside one’s own', async () => {
+    await page.goto(`${shop.address}/pours/${id}/wayUp`);
+    await expect(page.locator('.part[data-ready="true"]')).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Search', exact: true }).click();
+    await expect(page.getByRole('row', { name: /^fastest/i })).toBeVisible({ timeout: 60_000 });
+    for (const name of ['cleanest face', 'safest', 'fastest', 'as it stands now', 'tilted 40°'])
+      await expect(page.getByRole('row', { name: new RegExp(`^${name}`, 'i') })).toBeVisible();
+    const hours = ticketLine(page, 'Print time');
+    const before = await hours.innerText();
+    await page.getByRole('button', { name: 'Take fastest' }).click();
+    await expect(hours).not.toHaveText(before);
+    await expect(page.getByRole('row', { name: /^fastest/i })).toContainText('stands so');
+    // The band lies flat: 7 mm wide and about a hundredth larger.
+    await expect(page.locator('.stance')).toContainText('7.0 mm');
+  });
+
+  await test.step('how many, and where they stand', async () => {
+    await page.getByRole('heading', { name: 'Way up and gates' }).click();
+    await page.keyboard.press('6');
+    await expect(page.getByText(/To have 3 good with 90 in 100, print/)).toBeVisible();
+    await page.getByRole('button', { name: /^Take \d+ spares?$/ }).click();
+    await page.getByText('The plate from above').click();
+    await expect(page.getByRole('img', { name: /^Plate of Printer A from above/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Started now' }).click();
+    await page.getByRole('button', { name: 'Finished now' }).click();
+  });
+
+  await test.step('two lost pieces, and why', async () => {
+    await page.getByRole('button', { name: 'All good' }).click();
+    for (const piece of ['2', '3']) {
+      await page
+        .getByRole('radiogroup', { name: `Piece ${piece}`, exact: true })
+        .getByRole('radio', { name: 'lost' })
+        .click();
+    }
+    const wrong = page.getByRole('combobox', { name: 'What is wrong' });
+    await expect(wrong).toHaveCount(2);
+    await choose(page, 'What is wrong', 'Fell from the plate');
+    await expect(page.getByRole('heading', { name: 'Why: fell from the plate (piece 2)' })).toBeVisible();
+    await expect(page.getByText(/Change one thing:/)).toBeVisible();
+    await page.getByRole('button', { name: 'it was not' }).first().click();
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'may be, after all' })).toBeVisible();
+    await expect(page.getByText('lost').first()).toBeVisible();
+    await expect(page.getByRole('radiogroup', { name: 'Piece 3', exact: true }).getByRole('radio', { name: 'lost' })).toBeChecked(); // prettier-ignore
+  });
+});
