@@ -45,6 +45,14 @@ const openLayers = async (page: Page): Promise<void> => {
   await page.getByRole('slider', { name: 'Layer' }).fill('60');
 };
 
+/** The ways up of the band, the safest taken. */
+const searchWays = async (page: Page): Promise<void> => {
+  await page.locator('.part[data-ready="true"]').waitFor({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  await page.getByRole('button', { name: 'Take safest' }).click({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+};
+
 const openTuning = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Skerry Wax 55' }).click();
   await page.locator('.frame[data-ready="true"]').waitFor({ timeout: 30_000 });
@@ -64,6 +72,12 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'pour-burnout', at: `${pour(29)}/burnout` },
     { name: 'pour-sprue', at: `${pour(29)}/sprue`, before: openWorking },
     { name: 'pour-scale', at: `${pour(31)}/scale`, size: { width: 1280, height: 980 } },
+    {
+      name: 'pour-way-up',
+      at: `${pour(31)}/wayUp`,
+      size: { width: 1280, height: 1000 },
+      before: searchWays,
+    },
     {
       name: 'sizes',
       at: '/sizes',

@@ -16,7 +16,7 @@ export function spreadDirections(count: number): Direction[] {
 }
 
 /** Directions round one, `deg` away. */
-export function round(direction: Direction, deg: number, count: number): Direction[] {
+export function ringAbout(direction: Direction, deg: number, count: number): Direction[] {
   const [x, y, z] = direction;
   const helper: Direction = Math.abs(z) < 0.9 ? [0, 0, 1] : [1, 0, 0];
   const u = unit([

@@ -1,4 +1,4 @@
-import { round, rotationFor, spreadDirections } from './directions';
+import { ringAbout, rotationFor, spreadDirections } from './directions';
 import { QuickLooker, type Direction, type QuickLook, type QuickLookOptions } from './quickLook';
 import type { Rotation } from '../rotation';
 import type { SearchSurface } from './searchSurface';
@@ -150,7 +150,7 @@ export function searchWaysUp(surface: SearchSurface, options: WaySearchOptions):
     const refined = bestOf(looks, part, aim, KEPT).map((found) => {
       let at = found.quick;
       for (const [deg, count] of RINGS)
-        for (const direction of round(at.direction, deg, count)) {
+        for (const direction of ringAbout(at.direction, deg, count)) {
           const other = look(direction);
           if (other && costOf(other, part, aim) < costOf(at, part, aim)) at = other;
         }
