@@ -98,7 +98,7 @@ function judgeMissed(missed: readonly PlannedSize[], best: BestScale, apart: boo
         ...missWords(missed),
         '. ',
         ...(best.offset && best.offset.worst <= 1 ? offsetWords(best.offset) : []),
-        ...say`Or draw ${redraw.length > 0 ? '' : 'them'}`,
+        'Or draw ',
         ...redraw,
         ...say` in the file.`,
       ],

@@ -3,6 +3,7 @@ import type { StageKey } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
+import { useSizes } from '../state/sizeStore';
 import PourWork from './PourWork.vue';
 
 const props = defineProps<{ id: string; stage?: StageKey | '' }>();
@@ -21,6 +22,13 @@ watch(
     });
   },
   { immediate: true },
+);
+
+// What was measured of other pours since counts in this one's scale.
+const sizes = useSizes();
+watch(
+  () => [props.id, props.stage === 'scale'],
+  () => void sizes.load().catch(() => {}),
 );
 </script>
 

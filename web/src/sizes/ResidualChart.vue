@@ -69,7 +69,7 @@ const layout = computed<Partial<Layout>>(() => {
   return {
     ...BASE_LAYOUT,
     height: 250,
-    margin: { l: 62, r: 16, t: 14, b: 44 },
+    margin: { l: 62, r: 30, t: 14, b: 44 },
     xaxis: {
       ...CHART_AXIS,
       showgrid: false,

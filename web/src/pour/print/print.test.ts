@@ -1,39 +1,20 @@
 // @vitest-environment happy-dom
-import type { PourDoc } from '@zero-pour/contracts';
 import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import { defineComponent, h, nextTick, type Component } from 'vue';
-import { providePour, type PourHandle } from '../../state/usePour';
+import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
+import { fieldOf, flatText, showInPour } from '../../testing/showInPour';
 import HowMany from './HowMany.vue';
 import PieceRows from './PieceRows.vue';
 import PlateDrawing from './PlateDrawing.vue';
 import PrintWhy from './PrintWhy.vue';
 
 const shop = useFakeShop();
-const flat = (of: VueWrapper): string => of.text().replace(/\s+/g, ' ');
-
+const flat = flatText;
 /** Pour 30: four trellis drops and a spare, on the printer. */
-function showOf(component: Component, number = 30) {
-  let handle: PourHandle | undefined;
-  const { id } = shop.file.pours.find((p) => p.number === number)!;
-  const Host = defineComponent({
-    setup() {
-      handle = providePour(() => id);
-      return () => h(component);
-    },
-  });
-  const page = shop.show(Host);
-  return { page, handle: handle!, doc: (): PourDoc => handle!.pour.value.doc };
-}
+const showOf = (component: Component) => showInPour(shop, 30, component);
 const radio = (page: VueWrapper, piece: number, outcome: string) =>
   page.find(`[aria-label="Piece ${piece}"]`).findAll('button').find((b) => b.text() === outcome)!; // prettier-ignore
-const inputOf = (page: VueWrapper, label: string, n = 0) =>
-  page
-    .findAll('.v-input')
-    .filter((input) => input.find('label').text() === label)
-    [n]!.find('input');
-
 describe('how pieces came off', () => {
   it('are all good with one press', async () => {
     const { page, doc } = showOf(PieceRows);
@@ -74,7 +55,7 @@ describe('how pieces came off', () => {
     });
     await nextTick();
     expect(flat(page)).toContain('The same height on every piece, 8.1 mm');
-    const pauses = inputOf(page, 'Paused or knocked at, mm from the plate');
+    const pauses = fieldOf(page, 'Paused or knocked at, mm from the plate');
     await pauses.setValue('8,1 12');
     expect(doc().print.pausesMm).toEqual([8.1, 12]);
     await pauses.setValue('8,1 noon');

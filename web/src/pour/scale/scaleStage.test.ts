@@ -1,12 +1,10 @@
 // @vitest-environment happy-dom
-import type { PourDoc } from '@zero-pour/contracts';
 import { valueOf, type PourPlan, type ScalePlan } from '@zero-pour/plan';
-import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import { defineComponent, h, nextTick, type Component } from 'vue';
-import { providePour, type PourHandle } from '../../state/usePour';
+import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
 import { lastEmitted } from '../../testing/mountInApp';
+import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import { scaledName } from '../../pattern/jobs/savePattern';
 import { markPoured, markPrintStart } from '../printedAs';
 import CastingSizeRows from '../stages/CastingSizeRows.vue';
@@ -19,33 +17,11 @@ import SizeTable from './SizeTable.vue';
 import { withField } from './useWantedSizes';
 
 const shop = useFakeShop();
-const flat = (of: VueWrapper): string => of.text().replace(/\s+/g, ' ');
-const button = (of: VueWrapper, text: string) => of.findAll('button').find((b) => b.text() === text)!;
-
-/** Shows something of pour 31, the planned band ring, with what it is given of the plan. */
-function showOf(component: Component, propsOf: (plan: PourPlan) => object = () => ({}), number = 31) {
-  let handle: PourHandle | undefined;
-  const id = shop.file.pours.find((p) => p.number === number)!.id;
-  const Host = defineComponent({
-    setup() {
-      handle = providePour(() => id);
-      return () => h(component, propsOf(handle!.plan.value));
-    },
-  });
-  const page = shop.show(Host);
-  return { page, handle: handle!, doc: (): PourDoc => handle!.pour.value.doc };
-}
+const flat = flatText;
+/** Shows something of pour 31, the planned band ring. */
+const showOf = (component: Component, propsOf?: (plan: PourPlan) => object, number = 31) =>
+  showInPour(shop, number, component, propsOf);
 const scaleOf = (plan: PourPlan): ScalePlan => valueOf(plan.scale)!;
-const field = (page: VueWrapper, label: string) =>
-  page
-    .findAll('.v-input')
-    .find((input) => input.find('label').text() === label)!
-    .find('input');
-async function type(page: VueWrapper, label: string, text: string): Promise<void> {
-  await field(page, label).setValue(text);
-  await field(page, label).trigger('blur');
-}
-
 describe('scale stage', () => {
   it('answers first: the percent, the printed bore, what it finishes at and how sure', () => {
     const { page, handle } = showOf(ScaleStage);
@@ -60,9 +36,9 @@ describe('scale stage', () => {
 
   it('follows the one percent of the shop and says that it misses', async () => {
     const { page, doc } = showOf(ScaleStage);
-    await button(page, 'One percent').trigger('click');
+    await buttonOf(page, 'One percent').trigger('click');
     expect(doc().scale.way).toBe('percent');
-    await type(page, 'Print at', '100');
+    await typeInto(page, 'Print at', '100');
     expect(flat(page)).toContain('This percent misses.');
     expect(flat(page)).toMatch(/The steps ask for 101\.\d\d %/);
   });
@@ -78,8 +54,8 @@ describe('scale stage', () => {
 describe('the first size', () => {
   it('is a ring size in any system, or a length; a length takes the ring size away', async () => {
     const { page, doc } = showOf(HoldSizeFields);
-    await field(page, 'Size').setValue('17.4');
-    await field(page, 'Size').trigger('blur');
+    await fieldOf(page, 'Size').setValue('17.4');
+    await fieldOf(page, 'Size').trigger('blur');
     expect(doc().brief.sizes[0]).toMatchObject({ of: 'bore', finishedMm: 17.4, drawnMm: 17.35 });
     const ring = page.findAll('.ring input').at(-1)!;
     await ring.setValue('7');
@@ -87,16 +63,16 @@ describe('the first size', () => {
     await ring.setValue('seven');
     expect(flat(page)).toContain('Not a US, Canada size.');
     expect(doc().brief.sizes[0]!.finishedMm).toBe(17.32);
-    await type(page, 'Size', '17.2');
+    await typeInto(page, 'Size', '17.2');
     expect(doc().brief.sizes[0]!.ring).toBeUndefined();
   });
 
   it('goes when it is emptied, and leaves the others', async () => {
     const { page, doc } = showOf(HoldSizeFields);
     expect(doc().brief.sizes).toHaveLength(2);
-    await type(page, 'Size', '');
+    await typeInto(page, 'Size', '');
     expect(doc().brief.sizes.map((s) => s.name)).toEqual(['Width']);
-    await type(page, 'Size', '20');
+    await typeInto(page, 'Size', '20');
     expect(doc().brief.sizes.map((s) => [s.name, s.of])).toEqual([['Size', 'outside'], ['Width', 'outside']]); // prettier-ignore
   });
 
@@ -122,7 +98,7 @@ describe('all sizes', () => {
     const width = page.findAll('article')[1]!;
     await width.findAll('button').find((b) => b.text() === 'must hold')!.trigger('click'); // prettier-ignore
     expect(doc().brief.sizes[1]!.holds).toBe(true);
-    await button(page, 'Add wall').trigger('click');
+    await buttonOf(page, 'Add wall').trigger('click');
     expect(doc().brief.sizes[2]).toMatchObject({ of: 'wall', name: 'Wall', holds: true });
     await page.findAll('article')[1]!.find('.away').trigger('click');
     expect(doc().brief.sizes.map((s) => s.name)).toEqual(['Bore', 'Wall']);
@@ -158,14 +134,14 @@ describe('on the way', () => {
   it('foresees the finished size from the cured print', async () => {
     const { page, doc, handle } = showOf(OnTheWay, (plan) => ({ planned: scaleOf(plan).sizes }));
     expect(flat(page)).not.toContain('first wax');
-    await type(page, 'Bore, cured', '17.2');
+    await typeInto(page, 'Bore, cured', '17.2');
     expect(doc().scale.measured).toEqual({ held: { cured: { state: 'measured', value: 17.2 } } });
     // Believed as far as calipers go: not all of it is the print's.
     const { value } = scaleOf(handle.plan.value).sizes[0]!.finished;
     expect(value).toBeLessThan(17.25);
     expect(value).toBeGreaterThan(17.05);
     expect(flat(page)).toContain(`By these it finishes ${value.toFixed(2)} mm`);
-    await type(page, 'Bore, cured', '');
+    await typeInto(page, 'Bore, cured', '');
     expect(scaleOf(handle.plan.value).sizes[0]!.foreseen).toBe(false);
   });
 });
@@ -212,7 +188,7 @@ describe('sizes of a casting', () => {
     const rows = shop.show(CastingSizeRows, { number: '1', sizes, pourId: 'p', measured: { held: { finished: { state: 'measured', value: 17.22 } } } }); // prettier-ignore
     expect(flat(rows)).toContain('0.13 mm under, outside the tolerance');
     expect(rows.find('a').attributes('href')).toContain('/sizes/why?pour=p&size=held&casting=1');
-    await type(rows, 'Bore, as cast', '17.15');
+    await typeInto(rows, 'Bore, as cast', '17.15');
     expect(lastEmitted(rows, 'change')).toEqual({
       held: { finished: { state: 'measured', value: 17.22 }, cast: { state: 'measured', value: 17.15 } },
     });

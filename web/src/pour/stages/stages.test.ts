@@ -1,0 +1,199 @@
+// @vitest-environment happy-dom
+import { describe, expect, it } from 'vitest';
+import { nextTick, type Component } from 'vue';
+import { useFakeShop } from '../../testing/fakeServer';
+import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
+import BriefStage from './BriefStage.vue';
+import BurnoutStage from './BurnoutStage.vue';
+import CleanStage from './CleanStage.vue';
+import InvestStage from './InvestStage.vue';
+import PourStage from './PourStage.vue';
+import PrintStage from './PrintStage.vue';
+import ResinStage from './ResinStage.vue';
+import ResultStage from './ResultStage.vue';
+import SprueStage from './SprueStage.vue';
+
+const shop = useFakeShop();
+/** The planned band ring unless another is asked for. */
+const show = (component: Component, number = 31) => showInPour(shop, number, component);
+const values = (page: ReturnType<typeof show>['page'], label: string): string =>
+  (fieldOf(page, label).element as HTMLInputElement).value;
+
+describe('brief', () => {
+  it('shows what is wanted and takes another count, but not none', async () => {
+    const { page, doc } = show(BriefStage);
+    expect(flatText(page)).toContain('Barnacle band');
+    await typeInto(page, 'Castings wanted', '5');
+    expect(doc().brief.patterns[0]!.count).toBe(5);
+    await typeInto(page, 'Castings wanted', '0');
+    expect(flatText(page)).toContain('From 1 to 500');
+    expect(doc().brief.patterns[0]!.count).toBe(5);
+  });
+
+  it('takes a pattern out, and leaves the way to another', async () => {
+    const { page, doc } = show(BriefStage);
+    await buttonOf(page, 'Take out').trigger('click');
+    expect(doc().brief.patterns).toEqual([]);
+    expect(flatText(page)).toContain('Drop a new pattern file');
+  });
+
+  it('says of a mold route what is not planned yet', async () => {
+    const { page, handle } = show(BriefStage);
+    expect(flatText(page)).toContain('No mold to make');
+    handle.set(['brief', 'route'], 'wax from a silicone mold');
+    await nextTick();
+    expect(flatText(page)).toContain('its making is not in the times yet');
+  });
+});
+
+describe('resin', () => {
+  it('stops a master resin from being burnt out, and lets it be a master', async () => {
+    const { page, handle } = show(ResinStage);
+    const master = shop.file.lists.resin.find((resin) => resin.name === 'Basalt Master')!;
+    handle.set(['resin', 'resinId'], master.id);
+    await nextTick();
+    expect(flatText(page)).toContain('Not for burnout.');
+    handle.set(['brief', 'route'], 'wax from a rubber mold');
+    await nextTick();
+    expect(flatText(page)).not.toContain('Not for burnout.');
+  });
+});
+
+describe('print', () => {
+  it('takes hours and millilitres as the printer says, over its own', async () => {
+    const { page, doc } = show(PrintStage);
+    await typeInto(page, 'Hours, as the printer says', '2:30');
+    await typeInto(page, 'Resin, as the printer says', '12,5');
+    expect([doc().print.hoursTyped, doc().print.resinMlTyped]).toEqual([2.5, 12.5]);
+    expect(flatText(page)).toMatch(/Hours ?2 h 30/);
+  });
+
+  it('starts, finishes, and fixes what was printed', async () => {
+    const { page, doc } = show(PrintStage);
+    await buttonOf(page, 'Started now').trigger('click');
+    expect(doc().scale.printedAs!.at).toBe(doc().print.startedAt);
+    await buttonOf(page, 'Finished now').trigger('click');
+    expect(Date.parse(doc().print.finishedAt!)).toBeGreaterThanOrEqual(Date.parse(doc().print.startedAt!));
+    expect(page.findAll('button').some((b) => / now$/.test(b.text()))).toBe(false);
+  });
+
+  it('can be left when the prints are there already, with their cleaning', async () => {
+    const { page, doc } = show(PrintStage);
+    await buttonOf(page, 'I already have the prints').trigger('click');
+    expect(doc().left).toEqual(expect.arrayContaining(['print', 'clean']));
+  });
+});
+
+describe('clean', () => {
+  it('lists the resin’s protocol, and keeps what was left out as such', async () => {
+    const { page, doc } = show(CleanStage);
+    const { protocol } = shop.file.lists.resin.find((resin) => resin.name === 'Skerry Low-Ash')!;
+    for (const step of protocol) expect(flatText(page)).toContain(step.name);
+    const first = protocol[0]!;
+    await page.find(`[aria-label^="Leave out ${first.name}"]`).trigger('click');
+    expect(doc().clean.steps[first.key]).toMatchObject({ skipped: true });
+    await page.find(`[aria-label="${protocol[1]!.name} done"]`).trigger('click');
+    expect(doc().clean.steps[protocol[1]!.key]!.doneAt).toBeDefined();
+  });
+
+  it('sends to the resin first when none is chosen', async () => {
+    const { page, handle } = show(CleanStage);
+    handle.set(['resin', 'resinId'], undefined);
+    await nextTick();
+    expect(flatText(page)).toContain('Choose it');
+  });
+});
+
+describe('sprue', () => {
+  it('weighs the metal by volume, or by the patterns on the balance', async () => {
+    const { page, doc } = show(SprueStage);
+    expect(flatText(page)).toContain('Metal to weigh out');
+    await buttonOf(page, 'By weight').trigger('click');
+    expect(doc().sprue.weighBy).toBe('weight');
+    await typeInto(page, 'Patterns on the balance', '1.9');
+    expect(doc().sprue.weighedPatternsG).toEqual({ state: 'measured', value: 1.9 });
+    await typeInto(page, 'New metal', '30');
+    expect(doc().sprue.newPercent).toBe(30);
+  });
+
+  it('judges the clearance of the tree in its flask', () => {
+    expect(flatText(show(SprueStage).page)).toMatch(/clearance|Clearance|wall|top/);
+  });
+});
+
+describe('invest', () => {
+  it('takes another ratio inside the powder’s range, and names the range outside it', async () => {
+    const { page, doc } = show(InvestStage);
+    const before = flatText(page);
+    await typeInto(page, 'Water ÷ powder', '0.41');
+    expect(doc().invest.ratio).toBe(0.41);
+    expect(flatText(page)).not.toBe(before);
+    await typeInto(page, 'Water ÷ powder', '4');
+    expect(doc().invest.ratio).toBe(0.41);
+    expect(values(page, 'Water ÷ powder')).toBe('4');
+  });
+
+  it('takes the water as it was felt', async () => {
+    const { page, doc } = show(InvestStage);
+    await typeInto(page, 'Water temperature', '68 F');
+    expect(doc().invest.waterTempC).toMatchObject({ state: 'measured' });
+    expect((doc().invest.waterTempC as { value: number }).value).toBeCloseTo(20, 6);
+  });
+});
+
+describe('burnout', () => {
+  it('shows the programme on the clock, and goes back to it after an edit of its own', async () => {
+    const { page, handle, doc } = show(BurnoutStage);
+    const { programme } = handle.plan.value.context;
+    const typed = page.findAll('input').map((input) => input.element.value);
+    for (const { name } of programme!.segments) expect(typed).toContain(name);
+    handle.set(['burnout', 'segments'], programme!.segments.slice(0, 2));
+    await nextTick();
+    await buttonOf(page, 'Back to the programme as it stands').trigger('click');
+    expect(doc().burnout.segments).toBeUndefined();
+  });
+});
+
+describe('pour', () => {
+  it('is poured with one press, and then the print’s scale is fixed too', async () => {
+    const { page, doc } = show(PourStage);
+    expect(doc().scale.printedAs).toBeUndefined();
+    await buttonOf(page, 'Poured now').trigger('click');
+    expect(doc().pour.pouredAt).toBeDefined();
+    expect(doc().scale.printedAs!.at).toBe(doc().pour.pouredAt);
+  });
+
+  it('takes Fahrenheit where it is written, and offers it where Celsius is far off', async () => {
+    const { page, doc } = show(PourStage);
+    await typeInto(page, 'Flask, as read', '950 F');
+    expect((doc().pour.flaskRead as { value: number }).value).toBeCloseTo(510, 0);
+    await typeInto(page, 'Metal, as read', '1700');
+    expect(flatText(page)).toContain('If you mean Fahrenheit, write 1700 F.');
+    expect(doc().pour.metalRead).toBeUndefined();
+  });
+});
+
+describe('result', () => {
+  it('takes a rough word for all castings, each changeable after', async () => {
+    const { page, doc } = show(ResultStage);
+    await buttonOf(page, 'most').trigger('click');
+    const outcomes = Object.values(doc().result.castings).map((casting) => casting.outcome);
+    expect(outcomes).toHaveLength(3);
+    expect(outcomes.filter((outcome) => outcome === 'sellable').length).toBeGreaterThan(1);
+    expect(outcomes).toContain('scrap');
+  });
+
+  it('shows the sizes of each casting, and waits for the pour before the record', async () => {
+    const { page, doc } = show(ResultStage);
+    expect(flatText(page)).toContain('Say when it was poured first.');
+    await typeInto(page, 'Bore, finished', '17.3');
+    expect(doc().result.castings['1']!.sizes).toEqual({
+      held: { finished: { state: 'measured', value: 17.3 } },
+    });
+    await typeInto(page, 'Bore, finished', 'US 7');
+    expect((doc().result.castings['1']!.sizes!['held']!.finished as { value: number }).value).toBeCloseTo(
+      17.3196,
+      6,
+    );
+  });
+});
