@@ -128,7 +128,22 @@ test('every page fits a phone and a small screen without sideways scrolling', as
   const resin = `/resins/${lists.resin.find((r) => r.name === 'Skerry Wax 55')!.id}`;
   const pour = `/pours/${openPours[0]!.id}`;
   for (const [width, paths] of [
-    [390, ['/', `${resin}/tune`, pour, `${pour}/result`, `${pour}/bench/clean`, `${pour}/bench/invest`]],
+    [
+      390,
+      [
+        '/',
+        `${resin}/tune`,
+        '/sizes',
+        '/sizes/series',
+        '/sizes/why',
+        pour,
+        `${pour}/scale`,
+        `${pour}/print`,
+        `${pour}/result`,
+        `${pour}/bench/clean`,
+        `${pour}/bench/invest`,
+      ],
+    ],
     [
       1024,
       [
@@ -138,6 +153,9 @@ test('every page fits a phone and a small screen without sideways scrolling', as
         '/resins',
         '/resins/compare',
         ...['tune', 'coupon', 'profiles', 'curve', 'tests', 'before', 'record'].map((v) => `${resin}/${v}`),
+        '/sizes',
+        '/sizes/series',
+        '/sizes/why',
         '/shop',
         '/record',
         pour,

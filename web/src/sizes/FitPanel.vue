@@ -78,45 +78,47 @@ function leaveOut(size: MeasuredSize, leftOut: boolean): void {
     A fixed amount (bleed) is told from a percent only when the largest size is twice the smallest.
   </p>
   <p class="mute">{{ driftWords }} {{ lotWords ? `By bottle: ${lotWords}.` : '' }}</p>
-  <table class="plain mt-3">
-    <thead>
-      <tr>
-        <th>No.</th>
-        <th class="right">Printed</th>
-        <th class="right">Measured</th>
-        <th class="right">Off the fit</th>
-        <th>When, what</th>
-        <th></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(size, i) in group.sizes" :key="i" :class="{ out: size.leftOut }">
-        <td class="num">{{ place(size) >= 0 ? place(size) + 1 : '' }}</td>
-        <td class="num right">{{ mm(size.printMm) }}</td>
-        <td class="num right">{{ mm(size.measuredMm) }}</td>
-        <td class="num right">{{ residual(size) === undefined ? 'left out' : mm(residual(size)!) }}</td>
-        <td>
-          {{ formatDay(size.at.getTime()) }}{{ size.lot ? `, ${size.lot}` : '' }},
-          <router-link v-if="size.from.kind === 'pour'" :to="`/pours/${size.from.id}/result`"
-            >pour {{ size.from.number }}</router-link
-          >
-          <router-link v-else :to="`/sizes/series/${size.from.id}`">series</router-link>
-          <b v-if="isOutlier(size)" class="odd"> does not belong with the others</b>
-        </td>
-        <td>
-          <button
-            v-if="size.from.kind === 'series'"
-            type="button"
-            class="text-button"
-            :aria-label="`${size.leftOut ? 'Count' : 'Leave out'} ${mm(size.printMm)}`"
-            @click="leaveOut(size, !size.leftOut)"
-          >
-            {{ size.leftOut ? 'count' : 'leave out' }}
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="scroll-x">
+    <table class="plain mt-3">
+      <thead>
+        <tr>
+          <th>No.</th>
+          <th class="right">Printed</th>
+          <th class="right">Measured</th>
+          <th class="right">Off the fit</th>
+          <th>When, what</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(size, i) in group.sizes" :key="i" :class="{ out: size.leftOut }">
+          <td class="num">{{ place(size) >= 0 ? place(size) + 1 : '' }}</td>
+          <td class="num right">{{ mm(size.printMm) }}</td>
+          <td class="num right">{{ mm(size.measuredMm) }}</td>
+          <td class="num right">{{ residual(size) === undefined ? 'left out' : mm(residual(size)!) }}</td>
+          <td>
+            {{ formatDay(size.at.getTime()) }}{{ size.lot ? `, ${size.lot}` : '' }},
+            <router-link v-if="size.from.kind === 'pour'" :to="`/pours/${size.from.id}/result`"
+              >pour {{ size.from.number }}</router-link
+            >
+            <router-link v-else :to="`/sizes/series/${size.from.id}`">series</router-link>
+            <b v-if="isOutlier(size)" class="odd"> does not belong with the others</b>
+          </td>
+          <td>
+            <button
+              v-if="size.from.kind === 'series'"
+              type="button"
+              class="text-button"
+              :aria-label="`${size.leftOut ? 'Count' : 'Leave out'} ${mm(size.printMm)}`"
+              @click="leaveOut(size, !size.leftOut)"
+            >
+              {{ size.leftOut ? 'count' : 'leave out' }}
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
 </template>
 
 <style scoped>

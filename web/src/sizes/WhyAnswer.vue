@@ -94,25 +94,27 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
     <p v-else class="mute">
       Measure the next print cured, and the next casting before it is finished: that tells the steps apart.
     </p>
-    <table class="plain mt-3">
-      <thead>
-        <tr>
-          <th>Step</th>
-          <th class="chance">Largest part of it, times in 100</th>
-          <th class="right">Its likely share</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="share in shares" :key="share.key ?? 'piece'">
-          <td>{{ share.name }}</td>
-          <td class="chance">
-            <span class="bar" :style="{ width: `${Math.max(1, 100 * share.chance * 0.7)}%` }" />
-            <span class="num">{{ Math.round(100 * share.chance) }}</span>
-          </td>
-          <td class="num right">{{ signed(share.mm) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="scroll-x">
+      <table class="plain mt-3">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th class="chance">Largest part of it, times in 100</th>
+            <th class="right">Its likely share</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="share in shares" :key="share.key ?? 'piece'">
+            <td>{{ share.name }}</td>
+            <td class="chance">
+              <span class="bar" :style="{ width: `${Math.max(1, 100 * share.chance * 0.7)}%` }" />
+              <span class="num">{{ Math.round(100 * share.chance) }}</span>
+            </td>
+            <td class="num right">{{ signed(share.mm) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 

@@ -23,42 +23,44 @@ const rows = computed(() => props.chain.steps);
 </script>
 
 <template>
-  <table class="plain">
-    <thead>
-      <tr>
-        <th>Step</th>
-        <th class="right">Changes size by</th>
-        <th class="right">Sure to</th>
-        <th>Your own</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="row in rows" :key="row.step">
-        <td>
-          {{ row.given.name }}
-          <span class="from">
-            {{ row.given.source
-            }}<template v-if="row.count > 0 && !row.typed"
-              >; the book said {{ signed(row.bookPercent) }}</template
-            >
-          </span>
-        </td>
-        <td class="num right">{{ signed(row.given.value) }}</td>
-        <td class="num right mute">{{ spread(row.sdPercent) }}</td>
-        <td class="own">
-          <QuantityField
-            label="Percent"
-            unit="percent"
-            :digits="3"
-            :model-value="own.own[row.step]"
-            :min="-20"
-            :max="20"
-            @update:model-value="(p) => set(['scale', 'own', row.step], p)"
-          />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="scroll-x">
+    <table class="plain">
+      <thead>
+        <tr>
+          <th>Step</th>
+          <th class="right">Changes size by</th>
+          <th class="right">Sure to</th>
+          <th>Your own</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.step">
+          <td>
+            {{ row.given.name }}
+            <span class="from">
+              {{ row.given.source
+              }}<template v-if="row.count > 0 && !row.typed"
+                >; the book said {{ signed(row.bookPercent) }}</template
+              >
+            </span>
+          </td>
+          <td class="num right">{{ signed(row.given.value) }}</td>
+          <td class="num right mute">{{ spread(row.sdPercent) }}</td>
+          <td class="own">
+            <QuantityField
+              label="Percent"
+              unit="percent"
+              :digits="3"
+              :model-value="own.own[row.step]"
+              :min="-20"
+              :max="20"
+              @update:model-value="(p) => set(['scale', 'own', row.step], p)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
   <div class="form-grid mt-4">
     <v-select
       v-if="molded"
