@@ -90,6 +90,17 @@ describe('best scale', () => {
     [10, 10.1, 9.9].forEach((drawn, k) => expect(axes!.percents[k]).toBeCloseTo((100 * print) / drawn, 3));
   });
 
+  it('does not draw a bore oval to save a wall', () => {
+    const wall = target({ key: 'wall', drawnMm: 1.5, wantedMm: 1.5, toleranceMm: 0.02 });
+    const standing = { ...bore, along: [0.5, 0, 0.5] as AlongAxes };
+    const { one, axes, offset } = bestScale([standing, wall], BASE);
+    expect(one.worst).toBeGreaterThan(1);
+    expect(axes).toBeNull();
+    expect(offset!.worst).toBeLessThan(1);
+    // With one percent for all, nothing strays.
+    for (const { farthestMm, missMm } of one.targets) expect(farthestMm).toBeCloseTo(Math.abs(missMm), 12);
+  });
+
   it('has the least sum of squared misses in tolerances, or all hold', () => {
     const sizes = fc.record({
       drawn: fc.double({ min: 1, max: 30, noNaN: true }),

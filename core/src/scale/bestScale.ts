@@ -26,6 +26,8 @@ export interface FittedTarget {
   finishedMm: number;
   /** Finished less wanted. mm. */
   missMm: number;
+  /** Farthest from wanted in any direction: the miss, and how far it strays where axes are scaled apart. */
+  farthestMm: number;
   within: boolean;
 }
 
@@ -57,21 +59,32 @@ const LOOSE_SD = 0.2;
 
 const dot = (a: AlongAxes, b: AlongAxes): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
+/**
+ * How far a size that lies over several axes strays when they are scaled apart, mm each way: a bore comes out oval, a
+ * size of no told direction is met along one axis and missed along another. 0 with one percent for all.
+ */
+function straysMm({ along, drawnMm, path }: ScaleTarget, scales: AlongAxes, shifts: Shifts): number {
+  const met = scales.filter((_, k) => along[k]! > 0);
+  return (productOf(path, shifts) * drawnMm * (Math.max(...met) - Math.min(...met))) / 2;
+}
+
 function fit(targets: readonly ScaleTarget[], scales: AlongAxes, shifts: Shifts): ScaleChoice {
   const fitted = targets.map((target): FittedTarget => {
     const printMm = target.drawnMm * dot(target.along, scales);
     const finishedMm = sizeAfter(target.path, printMm, shifts);
     const missMm = finishedMm - target.wantedMm;
+    const farthestMm = Math.abs(missMm) + straysMm(target, scales, shifts);
     return {
       key: target.key,
       wantedPrintMm: sizeToPrint(target.path, target.wantedMm, shifts),
       printMm,
       finishedMm,
       missMm,
-      within: Math.abs(missMm) <= target.toleranceMm * (1 + 1e-9),
+      farthestMm,
+      within: farthestMm <= target.toleranceMm * (1 + 1e-9),
     };
   });
-  const misses = targets.flatMap((t, i) => (t.holds ? [Math.abs(fitted[i]!.missMm) / t.toleranceMm] : []));
+  const misses = targets.flatMap((t, i) => (t.holds ? [fitted[i]!.farthestMm / t.toleranceMm] : []));
   return {
     percents: [100 * scales[0], 100 * scales[1], 100 * scales[2]],
     targets: fitted,
