@@ -9,7 +9,7 @@ export { stageStates, type StageState } from './progress';
 export { writeTicket, type TicketLine, type TicketSection } from './ticket';
 export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './timePlan';
 export { firstHeld, toleranceOf, type PlannedSize, type ScalePlan } from './scale/planScale';
-export { thingsOf, type ChainStep, type ScaleChain } from './scale/scaleChain';
+export type { ChainStep, ScaleChain } from './scale/scaleChain';
 export { sharesOfSize } from './scale/waterfall';
 export { sizePathOf, stepOf, usualMold, usualSkinMm, type SizeThings } from './scale/sizePathOf';
 export {

@@ -1,7 +1,7 @@
 import type { ShopLists } from '@zero-pour/contracts';
 import {
   amountsOf,
-  BOOK_OFFSET_SD_MM,
+  bookPrior,
   calibrate,
   productOf,
   type Calibration,
@@ -63,14 +63,9 @@ export function fitGroup(group: SizeGroup): GroupFit {
     const { addsMm, takesMm } = amountsOf(size.path);
     return { nominalMm: size.printMm, measuredMm: size.measuredMm + takesMm - addsMm * productOf(size.path) };
   });
-  const fit = calibrate(pairs, {
-    slope: bookSlope,
-    // Straight off the printer no step is behind it: only the ruler's own error.
-    slopeSd: Math.max(1e-4, bookSlope * Math.sqrt(share)),
-    offsetSdMm: BOOK_OFFSET_SD_MM,
-    noiseSdMm: 0.03,
-    noiseDof: 4,
-  });
+  // Straight off the printer no step is behind it: only the ruler's own error.
+  const slopeSd = Math.max(1e-4, bookSlope * Math.sqrt(share));
+  const fit = calibrate(pairs, bookPrior(100 * (bookSlope - 1), 400 * slopeSd));
   return {
     fit,
     bookSlope,

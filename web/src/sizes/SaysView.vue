@@ -82,6 +82,9 @@ const signed = (value: number, unit: 'percent' | 'mm'): string => {
   gap: 10px;
   justify-items: start;
 }
+td:first-child {
+  min-width: 150px;
+}
 td.num {
   white-space: nowrap;
 }

@@ -42,18 +42,21 @@ const shares = computed(() =>
     .filter((s) => s.chance >= 0.01 || Math.abs(s.mm) >= 0.01)
     .map((s) => ({
       ...s,
-      name: s.key === null ? 'This piece, or the reading' : stepName(s.key, shop.lists),
+      name: s.key === null ? 'this piece, or the reading' : stepName(s.key, shop.lists),
     })),
 );
 const first = computed(() => shares.value[0]);
-const offWanted = computed(() => props.why.found.offMm + props.why.found.expectedMm - props.why.wantedMm);
+const measuredMm = computed(() => props.why.found.offMm + props.why.found.expectedMm);
+const offWanted = computed(() => measuredMm.value - props.why.wantedMm);
 </script>
 
 <template>
   <section aria-label="Why it came out off">
     <div class="answer">
       <div>
-        <span class="mute">{{ target.name }} {{ mm(why.wantedMm) }} wanted</span>
+        <span class="mute"
+          >{{ target.name }} {{ mm(why.wantedMm) }} wanted, {{ mm(measuredMm) }} measured</span
+        >
         <b class="big">{{ mm(Math.abs(offWanted)) }} {{ side(offWanted) }}</b>
       </div>
       <div>
@@ -105,7 +108,7 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
         </thead>
         <tbody>
           <tr v-for="share in shares" :key="share.key ?? 'piece'">
-            <td>{{ share.name }}</td>
+            <td class="name">{{ share.name }}</td>
             <td class="chance">
               <span class="bar" :style="{ width: `${Math.max(1, 100 * share.chance * 0.7)}%` }" />
               <span class="num">{{ Math.round(100 * share.chance) }}</span>
@@ -134,6 +137,9 @@ const offWanted = computed(() => props.why.found.offMm + props.why.found.expecte
 .says {
   max-width: 90ch;
   margin-bottom: 8px;
+}
+.name::first-letter {
+  text-transform: capitalize;
 }
 .chance {
   width: 46%;

@@ -135,10 +135,13 @@ const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits
         @update:model-value="(value) => (typedMm = value)"
       />
     </div>
-    <TypedPiece v-if="pourId === ''" class="mt-4" @told="(piece) => (told = piece)" />
+    <p v-if="pourId === '' && shop.lists.resin.length === 0" class="mute mt-4">
+      The steps are a resin’s and a metal’s: <router-link to="/resins">add a resin first</router-link>.
+    </p>
+    <TypedPiece v-else-if="pourId === ''" class="mt-4" @told="(piece) => (told = piece)" />
     <WhyAnswer v-if="why && target" :why="why" :target="target" class="mt-4" />
     <p v-else-if="pour && measuredMm === undefined" class="mute mt-4">Type what it measures.</p>
-    <p v-else-if="pourId === ''" class="mute mt-4">
+    <p v-else-if="pourId === '' && shop.lists.resin.length > 0" class="mute mt-4">
       Tell how it was made, what was wanted and what it was printed at; then what it measures.
     </p>
   </div>

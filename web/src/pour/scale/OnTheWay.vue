@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ON_THE_WAY, type Reading } from '@zero-pour/contracts';
-import { castsWax, formatQuantity, plusMinus } from '@zero-pour/core';
+import { formatQuantity, plusMinus, stagesOf } from '@zero-pour/core';
 import type { PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
 import ReadingField from '../../components/ReadingField.vue';
@@ -8,13 +8,14 @@ import { usePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
 
 /** Sizes of this pour's own print, cured print and first wax: they say what the finished piece will come to. */
-const props = defineProps<{ planned: readonly PlannedSize[] }>();
+defineProps<{ planned: readonly PlannedSize[] }>();
 const { pour, set } = usePour();
 const units = useUnits();
 const measured = computed(() => pour.value.doc.scale.measured ?? {});
-const stages = computed(() =>
-  ON_THE_WAY.filter((stage) => stage !== 'wax' || castsWax(pour.value.doc.brief.route)),
-);
+const stages = computed(() => {
+  const known = stagesOf(pour.value.doc.brief.route);
+  return ON_THE_WAY.filter((stage) => known.includes(stage));
+});
 const LABELS = { printed: 'off the printer', cured: 'cured', wax: 'first wax' } as const;
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
 
@@ -25,11 +26,10 @@ function keep(key: string, stage: (typeof ON_THE_WAY)[number], reading: Reading 
 const foreseen = (size: PlannedSize): string => {
   return `${size.foreseen ? 'By these it' : 'It'} finishes ${mm(size.finished.value)} ± ${mm(plusMinus(size.finished))}; ${mm(size.wantedMm)} is wanted.`;
 };
-const sizes = computed(() => props.planned);
 </script>
 
 <template>
-  <div v-for="size in sizes" :key="size.target.key" class="size">
+  <div v-for="size in planned" :key="size.target.key" class="size">
     <b>{{ size.target.name || 'Size' }}</b>
     <div class="form-grid roomy">
       <ReadingField
@@ -45,7 +45,7 @@ const sizes = computed(() => props.planned);
     </div>
     <p class="mute">{{ foreseen(size) }}</p>
   </div>
-  <p v-if="sizes.length === 0" class="mute">Name a size first: it is told what to measure by it.</p>
+  <p v-if="planned.length === 0" class="mute">Name a size first: it is told what to measure by it.</p>
 </template>
 
 <style scoped>
