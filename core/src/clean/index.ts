@@ -1,8 +1,23 @@
 export {
   CLEAN_KINDS,
+  CLEAN_MEDIA,
+  CLEAN_MOTIONS,
   judgeStepTime,
   protocolHours,
-  USUAL_PROTOCOL,
   type CleanKind,
+  type CleanMedium,
+  type CleanMotion,
   type CleanStep,
-} from './protocol';
+} from './steps';
+export { CLEAN_SCHOOLS, cureIn, USUAL_PROTOCOL, type CleanSchool } from './schools';
+export { afterLook, LOOK_WORDS, LOOKS, looksAt, type AfterLook, type Look } from './looks';
+export { cleanRun, ROUNDS_MOST, type RunRecord, type RunStep } from './cleanRun';
+export {
+  EXPECTATIONS,
+  PIECE_VERDICTS,
+  worthCasting,
+  type Expectation,
+  type PieceEvidence,
+  type PieceVerdict,
+  type WorthCasting,
+} from './worthCasting';

@@ -4,3 +4,6 @@ export { PLATE_GAP_MM, platePlaces } from './plateFit';
 export { howManyToPrint, WANTED_CHANCE, type HowMany } from './howMany';
 export { hullOf, turnOutline, widenOutline, type Outline } from './footprint';
 export { nestPlate, type NestedPlate, type NestItem, type NestOptions, type Placed } from './nestPlate';
+export { learnMotion, MOTION_SPREAD, type LearntMotion, type TimedPrint } from './learnMotion';
+export { learnSupports, type LearntSupports, type MeasuredPlate } from './learnSupports';
+export { judgeAdhesion, type HeldPlate, type PlateLoad } from './adhesion';

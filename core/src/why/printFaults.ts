@@ -130,6 +130,14 @@ export const PRINT_FAULTS = [
     ],
   },
   {
+    key: 'cracked at cut',
+    name: 'Cracked or pitted at the cut',
+    causes: [
+      cause('cut close', 'cut too close', 0.4, test('heavy tips', 0.7, 0.3)),
+      cause('brittle', 'brittle resin', 0.3, test('cured first', 0.7, 0.3)),
+    ],
+  },
+  {
     key: 'cracked on cure',
     name: 'Cracked on cure',
     causes: [
@@ -197,6 +205,12 @@ export const PRINT_CHANGES: readonly Change[] = [
   { key: 'thinner layer', words: 'Thinner layers', cost: 2, recurs: { layer: 0.3 } },
   { key: 'slower', words: 'Lift slower', cost: 1, recurs: { lift: 0.2, peel: 0.5, cup: 0.7 } },
   { key: 'no pause', words: 'Print it through without a pause', cost: 1, recurs: { pause: 0.15 } },
+  {
+    key: 'small bites',
+    words: 'Leave a stub, small bites, then knife and file',
+    cost: 1,
+    recurs: { 'cut close': 0.2, brittle: 0.5 },
+  },
   { key: 'wash', words: 'Wash longer, in a clean bath', cost: 1, recurs: { 'wash short': 0.15 } },
   { key: 'cure', words: 'Cure longer', cost: 1, recurs: { 'cure short': 0.15, light: 0.95 } },
   { key: 'dry', words: 'Dry longer before curing', cost: 1, recurs: { wet: 0.2 } },
