@@ -10,6 +10,7 @@ const checks = [
   ['tsc', '-p', 'demo/tsconfig.json'],
   ['tsc', '-p', 'server/tsconfig.json'],
   ['tsc', '-p', 'e2e/tsconfig.json'],
+  ['tsc', '--noEmit', '-p', 'web/offline/tsconfig.json'],
   ['vue-tsc', '--noEmit', '-p', 'web/tsconfig.json'],
 ];
 let failed = 0;

@@ -1,11 +1,12 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
 import vuetify from 'vite-plugin-vuetify';
+import { serviceWorker } from './offline/pageFiles';
 
 const server = `http://127.0.0.1:${process.env['ZP_PORT'] ?? 4680}`;
 
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [vue(), vuetify({ autoImport: true }), serviceWorker()],
   worker: { format: 'es' },
   build: {
     chunkSizeWarningLimit: 1800,

@@ -43,7 +43,14 @@ export {
   type ShopKind,
   type ShopLists,
 } from './shop/kinds';
-export { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
+export {
+  CURE_VESSELS,
+  DEFAULT_SETTINGS,
+  settingsSchema,
+  type Bath,
+  type CureSetup,
+  type Settings,
+} from './settings';
 export {
   newPatternSchema,
   patternChangeSchema,
@@ -69,7 +76,17 @@ export {
   type PourDoc,
 } from './pour/pourDoc';
 export { applyChanges, changesSchema, valueAt, type FieldChange } from './pour/change';
-export { HANGS, PIECE_OUTCOMES, type StepRecord } from './pour/making';
+export {
+  AFTER_PRINT,
+  HANGS,
+  PIECE_OUTCOMES,
+  SUPPORT_MAKERS,
+  SUPPORT_WEIGHTS,
+  SUPPORTS_CAME,
+  type PrintedPlate,
+  type StepRecord,
+} from './pour/making';
+export type { StandingCut } from './pour/planning';
 export type { Casting, Flaw } from './pour/outcome';
 export {
   AT_THE_END,
@@ -85,6 +102,7 @@ export {
   type SizeTarget,
 } from './pour/sizes';
 export { pouredSizesListSchema, type PouredSizes } from './pour/pouredSizes';
+export { pouredPrintsSchema, type PouredPrint } from './pour/pouredPrints';
 export { SIZE_AXES } from './record/sizeSeries';
 export {
   discardSchema,

@@ -1,6 +1,6 @@
-import { TUNED_CLASSES } from '@zero-pour/core';
+import { CLEAN_MEDIA, TUNED_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema } from './parts';
+import { idSchema, keySchema, momentSchema, nameSchema, positiveSchema } from './parts';
 
 const minuteSchema = z.number().int().min(0).max(1440);
 export const benchDaySchema = z.strictObject({
@@ -8,6 +8,30 @@ export const benchDaySchema = z.strictObject({
   fromMin: minuteSchema,
   toMin: minuteSchema,
 });
+
+/** What shops put a print into to cure it under a liquid. */
+export const CURE_VESSELS = ['none', 'glass', 'clear plastic', 'other'] as const;
+
+/** The lamp that prints are cured under. */
+export const cureSetupSchema = z.strictObject({
+  lampNm: positiveSchema.min(300).max(500).nullable(),
+  litSides: z.number().int().min(1).max(6),
+  turntable: z.boolean(),
+  reflector: z.boolean(),
+  vessel: z.enum(CURE_VESSELS),
+});
+export type CureSetup = z.infer<typeof cureSetupSchema>;
+
+/** A bath that prints are washed in, and when it was last filled anew. */
+export const bathSchema = z.strictObject({
+  key: keySchema,
+  name: nameSchema,
+  medium: z.enum(CLEAN_MEDIA),
+  changedAt: momentSchema,
+  /** Parts after which it is changed. */
+  partsMost: z.number().int().positive().max(10_000),
+});
+export type Bath = z.infer<typeof bathSchema>;
 
 /** What holds for the whole shop. */
 export const settingsSchema = z.strictObject({
@@ -19,6 +43,8 @@ export const settingsSchema = z.strictObject({
   newMetalPercent: z.number().min(0).max(100),
   /** The fixed plate of the shop's own parts that every new resin is tried on. */
   testSet: z.array(z.strictObject({ patternId: idSchema, castClass: z.enum(TUNED_CLASSES) })).max(40),
+  cure: cureSetupSchema,
+  baths: z.array(bathSchema).max(12),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -37,4 +63,6 @@ export const DEFAULT_SETTINGS: Settings = {
   ],
   newMetalPercent: 50,
   testSet: [],
+  cure: { lampNm: null, litSides: 1, turntable: false, reflector: false, vessel: 'none' },
+  baths: [],
 };

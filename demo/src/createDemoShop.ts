@@ -5,6 +5,7 @@ import {
   type Settings,
   type ShopFile,
 } from '@zero-pour/contracts';
+import { DEMO_CURE } from './cure';
 import { datedLists } from './exposure/dated';
 import { demoRecords, demoTestSet } from './exposure/records';
 import { createDemoPatterns } from './patterns';
@@ -19,7 +20,20 @@ const SETTINGS: Settings = {
   benchHours: [day(false), day(true), day(true), day(true), day(true), day(true), day(true)],
   newMetalPercent: 50,
   testSet: [],
+  cure: DEMO_CURE,
+  baths: [],
 };
+
+const DAY_MS = 24 * 3_600_000;
+/** The dirty bath is due; the clean one was filled last week. */
+const demoBaths = (now: Date): Settings['baths'] =>
+  ([['Dirty bath', 40, 60], ['Clean bath', 8, 40]] as const).map(([name, days, partsMost]) => ({
+    key: name,
+    name,
+    medium: 'alcohol' as const,
+    changedAt: new Date(now.getTime() - days * DAY_MS).toISOString(),
+    partsMost,
+  })); // prettier-ignore
 
 /** The whole demo shop, its dates counted from `now`, with the bytes of its mesh files. */
 export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes: Map<string, Uint8Array> }> {
@@ -28,7 +42,7 @@ export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes
   const file = shopFileSchema.parse({
     format: SHOP_FILE_FORMAT,
     version: SHOP_FILE_VERSION,
-    settings: { ...SETTINGS, testSet: demoTestSet(patterns) },
+    settings: { ...SETTINGS, testSet: demoTestSet(patterns), baths: demoBaths(now) },
     lists: datedLists(DEMO_LISTS, now),
     patterns,
     pours: createDemoPours(patterns, now),

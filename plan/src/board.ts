@@ -1,6 +1,7 @@
-import { HOUR_MS, temperatureAt, type Judgement, say, quantity } from '@zero-pour/core';
+import { HOUR_MS, temperatureAt, type Judgement, say, type StageKey, quantity } from '@zero-pour/core';
 import type { Pour } from '@zero-pour/contracts';
 import type { Shop } from './context';
+import { judgeFreshness } from './clean/freshClocks';
 import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
 import { judgeTimes, type FormatMoment } from './judgeTimes';
@@ -95,7 +96,11 @@ function kilnClashes(rows: readonly BoardRow[]): BoardConflict[] {
   return out;
 }
 
-/** What does not fit on the board: kilns asked for twice, then what the clock says against each pour. */
+/** When a stage is to begin by the plan. */
+export const startOf = (row: Pick<BoardRow, 'times'>, stage: StageKey): number | undefined =>
+  row.times?.blocks.find((block) => block.stage === stage && block.state === 'planned')?.from;
+
+/** What does not fit on the board: kilns asked for twice, what the clock says against each pour, and what goes off. */
 export function boardConflicts(
   rows: readonly BoardRow[],
   now: number,
@@ -109,5 +114,12 @@ export function boardConflicts(
       { row, civilZero, judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` } },
     ];
   });
-  return [...kilnClashes(rows), ...clock];
+  const fresh = rows.flatMap((row): BoardConflict[] =>
+    judgeFreshness(row.plan.context, now, (stage) => startOf(row, stage)).map((judgement) => ({
+      row,
+      civilZero: null,
+      judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` },
+    })),
+  );
+  return [...kilnClashes(rows), ...clock, ...fresh];
 }

@@ -14,6 +14,7 @@ import type {
   ShopLists,
 } from '@zero-pour/contracts';
 import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION, type Stance } from '@zero-pour/core';
+import { NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
 import type { ShopSizes } from './scale/gatherSizes';
 
 const NOTHING_MEASURED: ShopSizes = { measured: [], learnt: BOOK_SIZES };
@@ -25,6 +26,8 @@ export interface Shop {
   patterns: readonly Pattern[];
   /** What the shop measured of sizes; absent: the book. */
   sizes?: ShopSizes;
+  /** What its prints taught; absent: nothing yet. */
+  prints?: ShopPrints;
 }
 
 /** One line of the brief with its pattern, as it stands on the plate. */
@@ -38,6 +41,8 @@ export interface Part {
 
 /** A pour with everything it names looked up; what is not chosen, or gone, is undefined. */
 export interface PourContext {
+  /** Undefined for a pour that is only thought of. */
+  pourId: string | undefined;
   doc: PourDoc;
   settings: Settings;
   parts: Part[];
@@ -52,13 +57,17 @@ export interface PourContext {
   alloy: Alloy | undefined;
   programme: Programme | undefined;
   sizes: ShopSizes;
+  prints: ShopPrints;
 }
 
 const byId = <T extends { id: string }>(list: readonly T[], id: string | undefined): T | undefined =>
   id === undefined ? undefined : list.find((item) => item.id === id);
 
+/** What a plan is made for. */
+export type PlannedFor = Pick<Pour, 'doc' | 'used'> & { id?: string };
+
 /** Looks everything up. A poured pour stands on what was used then; an open one on the shop as it is. */
-export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourContext {
+export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
   const { doc, used } = pour;
   const { lists } = shop;
   const parts = doc.brief.patterns.flatMap(({ patternId, count }) => {
@@ -69,6 +78,7 @@ export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourC
     return [{ pattern, count, prints, stance: measureStance(pattern.measure.supportPointsMm, rotation) }];
   });
   return {
+    pourId: pour.id,
     doc,
     settings: shop.settings,
     parts,
@@ -82,6 +92,7 @@ export function resolvePour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourC
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
     sizes: shop.sizes ?? NOTHING_MEASURED,
+    prints: shop.prints ?? NOTHING_PRINTED,
   };
 }
 

@@ -1,6 +1,14 @@
 export { lacking, valueOf, type Need, type Planned } from './planned';
 export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
-export { numberCastings, numberPrints, resolvePour, type Part, type PourContext, type Shop } from './context';
+export {
+  numberCastings,
+  numberPrints,
+  resolvePour,
+  type Part,
+  type PlannedFor,
+  type PourContext,
+  type Shop,
+} from './context';
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
@@ -57,6 +65,25 @@ export { gatherTrials, type GatheredTrials, type TuningOf, type UsedTrial } from
 export { nextVersion, standingProfile, type AcceptedFigures } from './tuning/profileFrom';
 export { doubtfulSince, judgeProfileAge } from './tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './ranking';
-export { explainPrint, type ExplainedFault } from './why/explainPrint';
-export { printEvidence, sameHeight, type CutFigures } from './why/printEvidence';
+export { countsSoFar, explainPrint, type ExplainedFault } from './why/explainPrint';
+export { printEvidence, sameHeight } from './why/printEvidence';
 export { layOutPlate, type PlateLayout } from './plateLayout';
+export {
+  knowPrints,
+  motionOf,
+  NOTHING_PRINTED,
+  supportsOf,
+  washedSince,
+  type Known,
+  type ShopPrints,
+} from './print/knowPrints';
+export { judgeLoad, plateNow } from './print/plateLoad';
+export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
+export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';
+export {
+  pieceOfCastings,
+  piecesWorth,
+  tallyExpected,
+  type ExpectedTally,
+  type PieceWorth,
+} from './clean/worth';

@@ -1,9 +1,10 @@
-import { HOUR_MS, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
+import { HOUR_MS, printTime, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
 import type { BurnoutPlan } from './burnoutPlan';
 import type { PourContext } from './context';
 import { figure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
 import type { MixPlan } from './mixPlan';
+import { motionOf } from './print/knowPrints';
 import type { PrintPlan } from './printPlan';
 
 /** A moment that needs hands. */
@@ -15,6 +16,8 @@ export interface Moment {
   done: boolean;
   /** Number in the programme, for moments of the burnout that can be ticked. */
   hand?: number;
+  /** The look at a running print. */
+  check?: boolean;
   /** How long before zero, with its working, for moments that the programme fixes. */
   beforeZero?: Figure;
 }
@@ -89,6 +92,40 @@ function beforeZero(burnout: BurnoutPlan, atH: number, kilnH: number): Figure {
     { name: 'Before zero', value: kilnH - atH, unit: 'h' },
     atH > 0 ? [...parts, ' − ', after] : parts,
   );
+}
+
+/** Millimetres that are up when a print is looked at part way (handbook 04, "Record"). */
+const CHECKED_AT_MM = 5;
+
+/** When the base and the first millimetres are out, h after the start. */
+export function partWayH(context: PourContext): number | undefined {
+  const { printer, profile } = context;
+  if (!printer || !profile) return undefined;
+  const { value: motionS } = motionOf(context.prints, printer, profile);
+  const heightMm = (profile.baseLayers + profile.transitionLayers) * profile.layerMm + CHECKED_AT_MM;
+  return printTime(heightMm, { ...profile, motionS }).seconds / 3600;
+}
+
+/** What a running print asks of hands: a look part way, and taking it off. */
+export function printMoments(context: PourContext, print: PrintPlan | undefined): Moment[] {
+  const { startedAt, finishedAt, checkedAt } = context.doc.print;
+  if (!startedAt || finishedAt || !print) return [];
+  const from = Date.parse(startedAt);
+  const moment = (h: number, what: Phrase, done: boolean, check = false): Moment => ({
+    stage: 'print',
+    at: from + h * HOUR_MS,
+    what,
+    detail: say`${context.printer?.name ?? ''}`,
+    done,
+    ...(check ? { check } : {}),
+  });
+  const half = partWayH(context);
+  return [
+    ...(half !== undefined && half < print.hours.value
+      ? [moment(half, say`Look at the print: do all hang?`, checkedAt !== undefined, true)]
+      : []),
+    moment(print.hours.value, say`Print is done`, false),
+  ];
 }
 
 /** Kiln in, and what the programme asks of hands after it. */

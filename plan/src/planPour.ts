@@ -1,8 +1,7 @@
 import type { StageKey } from '@zero-pour/core';
-import type { Pour } from '@zero-pour/contracts';
 import { planBurnout, type BurnoutPlan } from './burnoutPlan';
 import { planCharge, type ChargePlan } from './chargePlan';
-import { resolvePour, type PourContext, type Shop } from './context';
+import { resolvePour, type PlannedFor, type PourContext, type Shop } from './context';
 import { planCost, type CostPlan } from './costPlan';
 import { planGates, type PartGates } from './gatePlan';
 import { planMix, type MixPlan } from './mixPlan';
@@ -35,7 +34,7 @@ export interface PourPlan {
  * Works out a pour in the order of the work; what waits for a decision says for which. Pure, and quick enough
  * (under a millisecond) to run on every keystroke.
  */
-export function planPour(pour: Pick<Pour, 'doc' | 'used'>, shop: Shop): PourPlan {
+export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const context = resolvePour(pour, shop);
   const temperatures = planTemperatures(context);
   const scale = planScale(context, valueOf(temperatures));

@@ -12,6 +12,8 @@ import { partsOf, type PourContext } from './context';
 import { figure, formula, type Figure, type Given } from './figure';
 import { resinDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
+import { motionOf, supportsOf } from './print/knowPrints';
+import { judgeLoad } from './print/plateLoad';
 import type { ScalePlan } from './scale/planScale';
 
 export interface PrintPlan {
@@ -20,6 +22,12 @@ export interface PrintPlan {
   hours: Figure;
   resin: ResinUse;
   resinG: Figure;
+  /** The parts themselves, all copies. */
+  partsMl: number;
+  /** Hours that the screen is lit. */
+  lightH: number;
+  /** Left in the opened bottles after it; undefined when none is recorded. */
+  leftMl: number | undefined;
   heightMm: number;
   /** Parts of the largest footprint that the plate takes. */
   places: number;
@@ -31,11 +39,12 @@ function hoursFigure(
   context: PourContext,
   heightMm: number,
   scale: ScalePlan,
-): { figure: Figure; layers: number } {
+): { figure: Figure; layers: number; lightH: number } {
   const { profile, printer, doc } = context;
   if (!profile || !printer) throw new Error('hoursFigure without profile and printer');
-  const settings = { ...profile, motionS: printer.motionS };
-  const { layers, seconds } = printTime(heightMm, settings);
+  const motionS = motionOf(context.prints, printer, profile);
+  const { layers, seconds } = printTime(heightMm, { ...profile, motionS: motionS.value });
+  const lightH = (seconds - layers * motionS.value) / 3600;
   const typed = doc.print.hoursTyped;
   if (typed !== undefined) {
     const given: Given = {
@@ -46,7 +55,7 @@ function hoursFigure(
       source: 'typed at Print',
       stage: 'print',
     };
-    return { figure: figure({ name: 'Print time', value: typed, unit: 'h' }, [given]), layers };
+    return { figure: figure({ name: 'Print time', value: typed, unit: 'h' }, [given]), layers, lightH };
   }
   const source = `profile ${profile.name}`;
   const height: Given = {
@@ -78,15 +87,15 @@ function hoursFigure(
   const motion: Given = {
     symbol: 'm',
     name: 'Motion a layer',
-    value: printer.motionS,
+    value: motionS.value,
     unit: 's',
-    source: `printer ${printer.name}`,
+    source: motionS.source,
     stage: 'resin',
   };
   const base: Given = {
     symbol: 'B',
     name: 'Base and transition layers, extra',
-    value: seconds - layers * (profile.exposureS + printer.motionS),
+    value: seconds - layers * (profile.exposureS + motionS.value),
     unit: 's',
     digits: 0,
     source,
@@ -103,13 +112,15 @@ function hoursFigure(
       formula`(${height} / ${layer} × (${exposure} + ${motion}) + ${base}) / 3600`,
     ),
     layers,
+    lightH,
   };
 }
 
 function resinFigure(context: PourContext, volumeMm3: number): { use: ResinUse; figure: Figure } {
   const { resin, profile, doc } = context;
   if (!resin || !profile) throw new Error('resinFigure without resin and profile');
-  const use = resinUse(volumeMm3, resin.densityGPerMl, resin.supportsPercent, profile.raftMl);
+  const share = supportsOf(context.prints, resin);
+  const use = resinUse(volumeMm3, resin.densityGPerMl, share.value, profile.raftMl);
   const density = resinDensityGiven(resin);
   const typed = doc.print.resinMlTyped;
   if (typed !== undefined) {
@@ -140,16 +151,16 @@ function resinFigure(context: PourContext, volumeMm3: number): { use: ResinUse; 
   const supports: Given = {
     symbol: 's',
     name: 'Supports',
-    value: resin.supportsPercent,
+    value: share.value,
     unit: 'percent',
     digits: 0,
-    source: `resin record ${resin.name}`,
+    source: share.source,
     stage: 'resin',
   };
   const rest: Given = {
     symbol: 'R',
     name: 'Raft, and film that stays',
-    value: use.totalMl - (volumeMm3 / 1000) * (1 + resin.supportsPercent / 100),
+    value: use.totalMl - (volumeMm3 / 1000) * (1 + share.value / 100),
     unit: 'ml',
     digits: 1,
     source: `profile ${profile.name}, shop default`,
@@ -185,18 +196,31 @@ function judgePlate(
     out.push({
       rule: 'plate full',
       weight: 'watch',
-      lead: 'More than one plate.',
-      why: say`${copies} to print; ${plate} takes about ${places} at once. The hours are for one plate.`,
+      lead: 'Perhaps more than one plate.',
+      why: say`${copies} to print; ${plate} takes ${places} in rows; the plate from above may fit more. The hours are for one plate.`,
     });
   } else {
     out.push({
       rule: 'plate room',
       weight: 'ok',
       lead: 'Fits on one plate.',
-      why: say`${copies} of about ${places} places. A full plate takes no more time than one part.`,
+      why: say`${copies} of at least ${places} places. A full plate takes no more time than one part.`,
     });
   }
   return out;
+}
+
+/** Whether the opened bottles hold enough, until the print is started. */
+function judgeBottles({ resin, doc }: PourContext, leftMl: number | undefined): Judgement[] {
+  if (leftMl === undefined || leftMl >= 0 || doc.print.startedAt) return [];
+  return [
+    {
+      rule: 'resin short',
+      weight: 'fix',
+      lead: 'Not enough resin.',
+      why: say`The bottles of ${resin?.name ?? 'it'} are ${quantity(-leftMl, 'ml', 0)} short of this plate.`,
+    },
+  ];
 }
 
 /** Layers, hours and resin of the plate (handbook 04, "Plate"). */
@@ -228,14 +252,24 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
   );
   const hours = hoursFigure(context, heightMm, scale);
   const { use, figure: resinG } = resinFigure(context, volumeMm3);
+  const inBottlesMl = resin.bottles.reduce((sum, bottle) => sum + bottle.mlLeft, 0);
+  const leftMl = resin.bottles.length > 0 ? inBottlesMl - use.totalMl : undefined;
+  const load = judgeLoad(context);
   return known({
     copies,
     layers: layerCount(heightMm, profile.layerMm),
     hours: hours.figure,
     resin: use,
     resinG,
+    partsMl: volumeMm3 / 1000,
+    lightH: hours.lightH,
+    leftMl,
     heightMm,
     places,
-    judgements: judgePlate(copies, places, heightMm, printer.plateZMm, printer.name),
+    judgements: [
+      ...judgePlate(copies, places, heightMm, printer.plateZMm, printer.name),
+      ...judgeBottles(context, leftMl),
+      ...(load ? [load] : []),
+    ],
   });
 }

@@ -1,16 +1,14 @@
 import { STAGES, type StageKey } from '@zero-pour/core';
+import { cleaningOf, isOver } from './clean/cleaning';
 import { numberCastings, type PourContext } from './context';
 
 export type StageState = 'done' | 'current' | 'open' | 'left';
 
 /** Clean steps that are over or left out. */
-const cleanDone = ({ doc, resin }: PourContext): boolean =>
-  resin !== undefined &&
-  resin.protocol.length > 0 &&
-  resin.protocol.every((step) => {
-    const record = doc.clean.steps[step.key];
-    return record?.doneAt !== undefined || record?.skipped === true;
-  });
+function cleanDone(context: PourContext): boolean {
+  const steps = cleaningOf(context);
+  return steps.length > 0 && steps.every(({ record }) => isOver(record));
+}
 
 const resultDone = ({ doc, parts }: PourContext): boolean =>
   doc.result.doneAt !== undefined ||

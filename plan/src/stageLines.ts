@@ -7,6 +7,7 @@ import {
   type UnitChoice,
 } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
+import { cleaningOf, isOver } from './clean/cleaning';
 import { numberCastings, numberPrints } from './context';
 import { valueOf } from './planned';
 import type { PourPlan } from './planPour';
@@ -45,11 +46,9 @@ export function stageLine(stage: StageKey, plan: PourPlan, choice: UnitChoice): 
     case 'print':
       return printLine(plan);
     case 'clean': {
-      const done =
-        context.resin?.protocol.filter(
-          (s) => doc.clean.steps[s.key]?.doneAt ?? doc.clean.steps[s.key]?.skipped,
-        ).length ?? 0;
-      return context.resin && done > 0 ? `${done} of ${context.resin.protocol.length} steps` : '';
+      const steps = cleaningOf(context);
+      const done = steps.filter(({ record }) => isOver(record)).length;
+      return done > 0 ? `${done} of ${steps.length} steps` : '';
     }
     case 'sprue':
       return context.flask ? `${context.castings} in ${context.flask.name}` : '';

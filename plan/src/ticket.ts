@@ -1,5 +1,6 @@
 import { countOutcomes, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
 import type { Reading } from '@zero-pour/contracts';
+import { freshClocks } from './clean/freshClocks';
 import { numberCastings } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { valueOf, type Need, type Planned } from './planned';
@@ -10,7 +11,7 @@ export type TicketLine = { label: string; big?: boolean } & (
   | { kind: 'figure'; figure: Figure }
   | { kind: 'words'; words: Phrase; guessed?: boolean }
   | { kind: 'pair'; figures: readonly [Figure, Figure] }
-  | { kind: 'moment'; at: number; beforeZero?: Figure }
+  | { kind: 'moment'; at: number; beforeZero?: Figure; lapses?: boolean }
   | { kind: 'needs'; needs: Need[] }
   | { kind: 'impossible'; reason: string; stage: StageKey }
 );
@@ -162,9 +163,27 @@ function costSection({ cost, context, charge }: PourPlan): TicketSection {
   return { title: 'Cost', lines };
 }
 
+/** What goes off, and by when it has to be used. */
+function keepsSection({ context }: PourPlan): TicketSection[] {
+  const lines = freshClocks(context).map(({ before, lapsesAt }): TicketLine => ({
+    label: `${before[0][0]!.toUpperCase()}${before[0].slice(1)} ${before[0] === 'print from' ? 'the vat ' : ''}before`,
+    kind: 'moment',
+    at: lapsesAt,
+    lapses: true,
+  }));
+  return lines.length > 0 ? [{ title: 'Keeps', lines }] : [];
+}
+
 /** What to weigh, mix, set and when: the ticket of a pour that is still ahead. */
 function planTicket(plan: PourPlan): TicketSection[] {
-  return [zeroSection(plan), weighSection(plan), mixSection(plan), setSection(plan), costSection(plan)];
+  return [
+    zeroSection(plan),
+    ...keepsSection(plan),
+    weighSection(plan),
+    mixSection(plan),
+    setSection(plan),
+    costSection(plan),
+  ];
 }
 
 function readingWords(

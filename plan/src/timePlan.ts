@@ -10,10 +10,11 @@ import {
   type WorkStep,
 } from '@zero-pour/core';
 import type { BurnoutPlan } from './burnoutPlan';
+import { protocolOf } from './clean/cleaning';
 import type { PourContext } from './context';
 import type { PartGates } from './gatePlan';
 import type { MixPlan } from './mixPlan';
-import { DETAIL_NONE, kilnMoments, stepWords, type Moment } from './moments';
+import { DETAIL_NONE, kilnMoments, printMoments, stepWords, type Moment } from './moments';
 import { known, lacking, missing, type Planned } from './planned';
 import type { PrintPlan } from './printPlan';
 import { stageStates } from './progress';
@@ -63,10 +64,11 @@ interface Durations {
 }
 
 function durations(context: PourContext, print: PrintPlan | undefined): Durations {
-  const { resin, powder } = context;
+  const { powder } = context;
+  const protocol = protocolOf(context);
   return {
     print: print?.hours.value,
-    clean: resin && resin.protocol.length > 0 ? protocolHours(resin.protocol) : undefined,
+    clean: protocol.length > 0 ? protocolHours(protocol) : undefined,
     sprue: SPRUE_H,
     invest: INVEST_H,
     set: powder?.setH ?? SET_H,
@@ -176,13 +178,13 @@ export function planTimes(
     kilnStarted: started !== undefined,
     poured: pouredAt !== undefined,
     blocks: [...recordedBlocks(context, hours), ...planned],
-    moments: [
-      ...planned.map((b): Moment => ({
+    moments: ([      ...planned.map((b): Moment => ({
         stage: b.stage,
         at: b.from,
         ...stepWords(b.stage, gates, mix, print),
         done: false,
       })),
+      ...printMoments(context, print),
       ...kilnMoments(context, burnout, kilnIn, kilnH),
       {
         stage: 'pour',
@@ -191,7 +193,7 @@ export function planTimes(
         detail: context.alloy ? say`${context.alloy.name}` : DETAIL_NONE,
         done: pouredAt !== undefined,
       },
-    ],
+    ] satisfies Moment[]).sort((a, b) => a.at - b.at),
     conflicts:
       pouredAt !== undefined
         ? []

@@ -2,6 +2,7 @@
 import { defineAsyncComponent } from 'vue';
 import { useRoute } from 'vue-router';
 import { useNotices } from './state/notices';
+import { usePrints } from './state/printStore';
 import { useShop } from './state/shopStore';
 import { useSizes } from './state/sizeStore';
 import TopBar from './shell/TopBar.vue';
@@ -21,9 +22,7 @@ const { finding, showingKeys } = useAppKeys();
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
 // Plans begin with the book and take in what was measured as soon as it is there.
-void useSizes()
-  .load()
-  .catch(() => {});
+for (const learnt of [useSizes(), usePrints()]) void learnt.load().catch(() => {});
 void load();
 </script>
 

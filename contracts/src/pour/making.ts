@@ -1,4 +1,4 @@
-import { BORIC_SCHOOLS, PRINT_FAULT_KEYS } from '@zero-pour/core';
+import { BORIC_SCHOOLS, EXPECTATIONS, LOOKS, PIECE_VERDICTS, PRINT_FAULT_KEYS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
   atLeastZeroSchema,
@@ -11,8 +11,46 @@ import {
 } from '../parts';
 import { readingSchema } from '../reading';
 import { segmentSchema } from '../shop/casting';
+import { cleanStepSchema } from '../shop/resin';
+import { cureSetupSchema } from '../settings';
 
 export const PIECE_OUTCOMES = ['good', 'flawed', 'lost'] as const;
+
+/** Who made the supports, how heavy, and how they came off. */
+export const SUPPORT_MAKERS = ['by the program', 'by hand', 'both'] as const;
+export const SUPPORT_WEIGHTS = ['fine', 'middle', 'heavy'] as const;
+export const SUPPORTS_CAME = ['clean', 'left marks', 'tore pits', 'broke detail'] as const;
+const supportsSchema = z.strictObject({
+  by: z.enum(SUPPORT_MAKERS).optional(),
+  weight: z.enum(SUPPORT_WEIGHTS).optional(),
+  tipMm: positiveSchema.max(5).optional(),
+  came: z.enum(SUPPORTS_CAME).optional(),
+});
+
+/** What is done at the printer when a print is off. */
+export const AFTER_PRINT = [
+  'plate wiped',
+  'vat wiped',
+  'neck wiped',
+  'filtered back',
+  'left in the vat',
+] as const;
+
+/** The plate as it was reckoned when the print was started: later edits of a profile do not rewrite it. */
+export const printedPlateSchema = z.strictObject({
+  printerId: idSchema,
+  profileId: idSchema,
+  layers: z.number().int().positive(),
+  /** Light of all layers, s. */
+  exposureS: atLeastZeroSchema,
+  partsMl: positiveSchema,
+  raftMl: atLeastZeroSchema,
+  /** What hung on what, where the layers had been cut. */
+  load: z
+    .strictObject({ hangingG: positiveSchema, peakMm2: positiveSchema, heldMm2: positiveSchema })
+    .optional(),
+});
+export type PrintedPlate = z.infer<typeof printedPlateSchema>;
 
 export const printStageSchema = z.strictObject({
   /** Printed above the wanted count, so that enough come out. */
@@ -22,6 +60,16 @@ export const printStageSchema = z.strictObject({
   resinMlTyped: positiveSchema.max(10000).optional(),
   startedAt: momentSchema.optional(),
   finishedAt: momentSchema.optional(),
+  plate: printedPlateSchema.optional(),
+  /** Looked at part way, when the first real layers were out. */
+  checkedAt: momentSchema.optional(),
+  /** Resin that it took, off the bottle's weight or marks. */
+  resinUsedMl: positiveSchema.max(10000).optional(),
+  roomC: readingSchema.optional(),
+  vatC: readingSchema.optional(),
+  humidityPercent: readingSchema.optional(),
+  supports: supportsSchema.optional(),
+  after: z.partialRecord(z.enum(AFTER_PRINT), momentSchema).optional(),
   /** By piece number from 1, in the order of the brief's patterns. */
   pieces: z.record(
     z.string().regex(/^\d{1,3}$/),
@@ -50,11 +98,32 @@ export const stepRecordSchema = z.strictObject({
   startedAt: momentSchema.optional(),
   doneAt: momentSchema.optional(),
   skipped: z.boolean().optional(),
+  /** How it looked, where the step is to look. */
+  saw: z.enum(LOOKS).optional(),
 });
 export type StepRecord = z.infer<typeof stepRecordSchema>;
-const stepsSchema = z.record(z.string().max(40), stepRecordSchema);
+export const stepsSchema = z.record(z.string().max(60), stepRecordSchema);
 
-export const cleanStageSchema = z.strictObject({ steps: stepsSchema, note: noteSchema.optional() });
+export const cleanStageSchema = z.strictObject({
+  steps: stepsSchema,
+  /** The protocol as it stood when cleaning began, and what it was cured under. */
+  begun: z
+    .strictObject({
+      name: z.string().max(120),
+      version: z.number().int().positive(),
+      protocol: z.array(cleanStepSchema).min(1).max(40),
+      cure: cureSetupSchema,
+    })
+    .optional(),
+  /** By piece number: what becomes of it, and what is expected of its casting. */
+  pieces: z
+    .record(
+      z.string().regex(/^\d{1,3}$/),
+      z.strictObject({ verdict: z.enum(PIECE_VERDICTS), expect: z.enum(EXPECTATIONS) }),
+    )
+    .optional(),
+  note: noteSchema.optional(),
+});
 
 /** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
 export const HANGS = ['as printed', 'x', 'y', 'z'] as const;

@@ -2,6 +2,7 @@ import { FLAW_KINDS, OUTCOMES } from '@zero-pour/core';
 import { z } from 'zod';
 import { hashSchema, momentSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
 import { readingSchema } from '../reading';
+import { stepsSchema } from './making';
 import { castingSizesSchema } from './sizes';
 
 export const pourStageSchema = z.strictObject({
@@ -15,6 +16,8 @@ export const pourStageSchema = z.strictObject({
   quenchAfterMin: readingSchema.optional(),
   pouredAt: momentSchema.optional(),
   spilled: z.boolean().optional(),
+  /** Timed steps at the furnace. */
+  steps: stepsSchema.optional(),
   note: noteSchema.optional(),
 });
 

@@ -34,10 +34,27 @@ export const gatesSchema = z.strictObject({
 const angleSchema = z.number().min(-360).max(360);
 export const rotationSchema = z.strictObject({ xDeg: angleSchema, yDeg: angleSchema, zDeg: angleSchema });
 
+/** What the layers of a part say when it stands so: kept, since cutting takes a while. Sizes as in the file. */
+export const standingCutSchema = z.strictObject({
+  rotation: rotationSchema,
+  islands: z.number().int().nonnegative(),
+  cups: z.number().int().nonnegative(),
+  overhangMm2: atLeastZeroSchema,
+  areaMm2: atLeastZeroSchema,
+  peakMm2: atLeastZeroSchema,
+  firstMm2: atLeastZeroSchema,
+  supportPoints: z.number().int().nonnegative(),
+});
+export type StandingCut = z.infer<typeof standingCutSchema>;
+
 export const wayUpSchema = z.strictObject({
   /** By pattern id. */
   rotations: z.record(idSchema, rotationSchema),
   gates: z.record(idSchema, gatesSchema),
   /** Points picked on the faces that must stay clean, in the file's mm; by pattern id. */
   clean: z.record(idSchema, z.array(z.tuple([z.number(), z.number(), z.number()])).max(20)).optional(),
+  /** Patterns whose file already carries its supports: they print as they lie. */
+  supported: z.array(idSchema).max(40).optional(),
+  /** By pattern id. */
+  cut: z.record(idSchema, standingCutSchema).optional(),
 });

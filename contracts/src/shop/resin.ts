@@ -1,4 +1,4 @@
-import { CLEAN_KINDS } from '@zero-pour/core';
+import { CLEAN_KINDS, CLEAN_MEDIA, CLEAN_MOTIONS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
   atLeastZeroSchema,
@@ -26,6 +26,10 @@ export const cleanStepSchema = z.strictObject({
   name: nameSchema,
   minMinutes: atLeastZeroSchema,
   maxMinutes: atLeastZeroSchema,
+  medium: z.enum(CLEAN_MEDIA).nullable(),
+  tempC: tempCSchema.max(90).nullable(),
+  motion: z.enum(CLEAN_MOTIONS).nullable(),
+  times: z.number().int().min(1).max(5),
   note: noteSchema,
 });
 
@@ -131,6 +135,9 @@ export const resinSchema = z.strictObject({
   /** It bears the vulcaniser up to here. */
   survivesC: tempCSchema.max(400).nullable(),
   protocol: z.array(cleanStepSchema).max(40),
+  /** The school it began from, or a name of its own; each change is a new version. */
+  protocolName: z.string().max(120),
+  protocolVersion: z.number().int().positive(),
   retired: z.boolean(),
   note: noteSchema,
 });

@@ -3,7 +3,7 @@ import {
   RESIN_CURE_PERCENT,
   SWELL_RAMP_MAX_C_PER_H,
   THICKEST_MM,
-  USUAL_PROTOCOL,
+  CLEAN_SCHOOLS,
   type CastClass,
   type ResinFamily,
 } from '@zero-pour/core';
@@ -56,7 +56,9 @@ export const usualResin = (family: ResinFamily): ShopFields<'resin'> => ({
   alcoholAttacks: 'not known',
   curesSilicone: 'not known',
   survivesC: null,
-  protocol: USUAL_PROTOCOL.map((step) => ({ ...step })),
+  protocol: CLEAN_SCHOOLS[0]!.steps.map((step) => ({ ...step })),
+  protocolName: CLEAN_SCHOOLS[0]!.name,
+  protocolVersion: 1,
   retired: false,
   note: '',
 });

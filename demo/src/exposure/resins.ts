@@ -1,14 +1,16 @@
 import { usualResin, type Resin } from '@zero-pour/contracts';
-import { USUAL_PROTOCOL, type CleanStep } from '@zero-pour/core';
+import { CLEAN_SCHOOLS, type CleanSchool, type CleanStep } from '@zero-pour/core';
 import { demoId } from '../demoId';
 
 /** Changed times of single steps of the usual protocol. */
 function protocol(
-  changes: Record<string, Partial<CleanStep>> = {},
-  without: readonly string[] = [],
-): CleanStep[] {
-  return USUAL_PROTOCOL.filter((s) => !without.includes(s.key)).map((s) => ({ ...s, ...changes[s.key] }));
+  changes: Record<string, Partial<CleanStep>>,
+  school: CleanSchool = CLEAN_SCHOOLS[0]!,
+): Pick<Resin, 'protocol' | 'protocolName' | 'protocolVersion'> {
+  const steps = school.steps.map((s) => ({ ...s, ...changes[s.key] }));
+  return { protocol: steps, protocolName: school.name, protocolVersion: 2 };
 }
+const schoolOf = (key: string): CleanSchool => CLEAN_SCHOOLS.find((school) => school.key === key)!;
 
 const resin = (name: string, family: Resin['family'], fields: Partial<Resin>): Resin => ({
   ...usualResin(family),
@@ -43,7 +45,7 @@ export const RESINS: Resin[] = [
     alcoholAttacks: 'no',
     leadDays: 9,
     note: 'Warm the bottle: sets below 24 °C.',
-    protocol: protocol({ cure: { minMinutes: 5, maxMinutes: 10 } }),
+    ...protocol({ cure: { minMinutes: 5, maxMinutes: 10 } }, schoolOf('warm bath')),
   }),
   resin('Skerry Wax 40', 'wax-rich', {
     densityGPerMl: 1.09,
@@ -56,7 +58,7 @@ export const RESINS: Resin[] = [
     pricePerKg: 210,
     colour: 'amber',
     cleanOutH: 4,
-    protocol: protocol({ rest: { minMinutes: 40 } }),
+    ...protocol({ rest: { minMinutes: 40 } }),
   }),
   resin('Skerry Low-Ash Fine', 'low-wax', {
     densityGPerMl: 1.13,

@@ -4,6 +4,7 @@ import {
   cleaned,
   hoursFrom,
   invested,
+  type PieceStory,
   kilnStarted,
   poured,
   printed,
@@ -12,6 +13,7 @@ import {
   started,
 } from './happenings';
 import { KILN_POUR, PAST_POURS, PLANNED_POUR, PRINTING_POUR, type PastPour } from './pastPours';
+import { demoPlate } from './plates';
 import { planOf, type PourStory } from './pourStory';
 import { demoWeights } from './weights';
 
@@ -50,7 +52,7 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
   const zero = morning(now, -story.daysAgo);
   let doc = planOf(story, pattern, zero);
   const weights = demoWeights(doc, pattern);
-  doc = printed(doc, hoursFrom(zero, -44), hoursFrom(zero, -39.5), story.printed, story);
+  doc = printed(doc, hoursFrom(zero, -44), story.printed, story, pattern);
   doc = cleaned(doc, hoursFrom(zero, -25));
   doc = sprued(doc, hoursFrom(zero, -22.8));
   doc = invested(doc, hoursFrom(zero, -22), 22);
@@ -64,8 +66,8 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
 function createInKiln(pattern: Pattern, now: Date): Pour {
   const kilnIn = new Date(now.getTime() - 84 * 60_000);
   let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18.5)));
-  const pieces = [...Array.from({ length: 8 }, () => 'good' as const), 'lost' as const];
-  doc = printed(doc, hoursFrom(kilnIn, -27), hoursFrom(kilnIn, -23.5), pieces, KILN_POUR);
+  const pieces: PieceStory[] = [...Array.from({ length: 8 }, () => 'good' as const), 'lost'];
+  doc = printed(doc, hoursFrom(kilnIn, -27), pieces, KILN_POUR, pattern);
   doc = cleaned(doc, hoursFrom(kilnIn, -6));
   doc = sprued(doc, hoursFrom(kilnIn, -3.6));
   doc = invested(doc, hoursFrom(kilnIn, -3), 21);
@@ -73,11 +75,14 @@ function createInKiln(pattern: Pattern, now: Date): Pour {
   return asPour(KILN_POUR, doc, hoursFrom(kilnIn, -48));
 }
 
-/** On the printer since half an hour ago, to be poured the morning after next. */
+/** On the printer since half an hour ago, looked at just now, to be poured the morning after next. */
 function createPrinting(pattern: Pattern, now: Date): Pour {
   const startedAt = new Date(now.getTime() - 30 * 60_000).toISOString();
-  const doc = started(planOf(PRINTING_POUR, pattern, morning(now, 2)), startedAt, PRINTING_POUR);
-  return asPour(PRINTING_POUR, { ...doc, print: { ...doc.print, spares: 1 } }, hoursFrom(now, -20));
+  const plan = planOf(PRINTING_POUR, pattern, morning(now, 2));
+  const plate = demoPlate(plan, pattern, PRINTING_POUR.count + 1, PRINTING_POUR);
+  const doc = started(plan, startedAt, PRINTING_POUR, plate);
+  const checkedAt = new Date(now.getTime() - 2 * 60_000).toISOString();
+  return asPour(PRINTING_POUR, { ...doc, print: { ...doc.print, spares: 1, checkedAt } }, hoursFrom(now, -20));
 }
 
 /** Planned as far as its scale, to be poured a day later. */

@@ -1,5 +1,13 @@
-import { FIRST_SIZE, type PourDoc, type Reading } from '@zero-pour/contracts';
+import {
+  FIRST_SIZE,
+  type Pattern,
+  type PourDoc,
+  type PrintedPlate,
+  type Reading,
+} from '@zero-pour/contracts';
+import { DEMO_CURE } from '../cure';
 import { DEMO_LISTS } from '../shop';
+import { demoPlate, printMs } from './plates';
 import type { CastingStory, PourStory } from './pourStory';
 import type { DemoWeights } from './weights';
 
@@ -12,14 +20,15 @@ export const hoursFrom = (from: Date, hours: number): string =>
 
 const measured = (value: number): Reading => ({ state: 'measured', value });
 
-/** The print is started: what it is scaled by stands from then on. */
+/** The print is started: plate and scale stand from then on. */
 export const started = (
   doc: PourDoc,
   at: string,
   { printedPercent = 101.2, curedMm }: PourStory,
+  plate?: PrintedPlate,
 ): PourDoc => ({
   ...doc,
-  print: { ...doc.print, startedAt: at },
+  print: { ...doc.print, startedAt: at, ...(plate ? { plate } : {}) },
   scale: {
     ...doc.scale,
     printedAs: { at, percents: [printedPercent, printedPercent, printedPercent], flaskC: 500 },
@@ -27,39 +36,81 @@ export const started = (
   },
 });
 
+/** How a piece came off, with what was wrong and where. */
+export type PieceStory = 'good' | 'flawed' | 'lost';
+
+const pieceOf = (outcome: PieceStory): PourDoc['print']['pieces'][string] => {
+  if (outcome === 'lost') return { outcome, note: 'left corner', fault: 'fell from plate' };
+  return outcome === 'flawed' ? { outcome, note: 'rim', fault: 'pinholes' } : { outcome, note: '' };
+};
+/** What this shop found to be behind them. */
+const FOUND: NonNullable<PourDoc['print']['why']> = {
+  'fell from plate': { confirmed: 'plate', ruledOut: [] },
+  pinholes: { confirmed: 'bits', ruledOut: [] },
+};
+
 export function printed(
   doc: PourDoc,
   from: string,
-  to: string,
-  pieces: readonly ('good' | 'flawed' | 'lost')[],
+  pieces: readonly PieceStory[],
   story: PourStory,
+  pattern: Pattern,
 ): PourDoc {
-  const entries = pieces.map((outcome, i) => [
-    String(i + 1),
-    { outcome, note: outcome === 'lost' ? 'fell off the plate' : '' },
-  ]);
+  const entries = pieces.map((outcome, i) => [String(i + 1), pieceOf(outcome)]);
+  const plate = demoPlate(doc, pattern, pieces.length, story);
+  const faults = new Set(pieces.map((outcome) => pieceOf(outcome).fault));
+  const why = Object.entries(FOUND).filter(([fault]) => faults.has(fault as keyof typeof FOUND));
   return {
-    ...started(doc, from, story),
+    ...started(doc, from, story, plate),
     print: {
       ...doc.print,
       startedAt: from,
-      finishedAt: to,
+      finishedAt: new Date(Date.parse(from) + printMs(plate, story)).toISOString(),
+      plate,
+      supports: { by: 'by the program', weight: 'middle', tipMm: 0.4, came: 'clean' },
       spares: pieces.length - (doc.brief.patterns[0]?.count ?? 0),
       pieces: Object.fromEntries(entries),
+      ...(why.length > 0 ? { why: Object.fromEntries(why) } : {}),
+      ...(story.resinUsedMl === undefined ? {} : { resinUsedMl: story.resinUsedMl }),
     },
   };
 }
 
-/** The resin's protocol, each step at its least time, one after the other. */
+/** The resin's protocol, each step at its least time, one after the other; every look was fine. */
 export function cleaned(doc: PourDoc, from: string): PourDoc {
   let at = Date.parse(from);
   const resin = DEMO_LISTS.resin.find((r) => r.id === doc.resin.resinId);
-  const steps = (resin?.protocol ?? []).map((step) => {
+  if (!resin) throw new Error('a demo pour without a resin');
+  const steps = resin.protocol.map((step) => {
     const startedAt = new Date(at).toISOString();
     at += (step.maxMinutes === 0 ? 6 : step.minMinutes) * MINUTE_MS;
-    return [step.key, { startedAt, doneAt: new Date(at).toISOString() }];
+    const saw = step.kind === 'look' ? { saw: 'fine' as const } : {};
+    return [step.key, { startedAt, doneAt: new Date(at).toISOString(), ...saw }];
   });
-  return { ...doc, clean: { ...doc.clean, steps: Object.fromEntries(steps) } };
+  const begun = {
+    name: resin.protocolName,
+    version: resin.protocolVersion,
+    protocol: resin.protocol,
+    cure: DEMO_CURE,
+  };
+  return {
+    ...doc,
+    clean: { ...doc.clean, begun, steps: Object.fromEntries(steps), pieces: verdictsOf(doc) },
+  };
+}
+
+/** Good pieces are cast until there are enough, the flawed one is mended and cast too. */
+function verdictsOf(doc: PourDoc): NonNullable<PourDoc['clean']['pieces']> {
+  let wanted = doc.brief.patterns[0]?.count ?? 0;
+  return Object.fromEntries(
+    Object.entries(doc.print.pieces).map(([number, { outcome }]) => {
+      if (outcome === 'lost') return [number, { verdict: 'reprint', expect: 'poor' }];
+      if (wanted-- <= 0) return [number, { verdict: 'spare', expect: 'likely good' }];
+      return outcome === 'good'
+        ? [number, { verdict: 'cast', expect: 'likely good' }]
+        : [number, { verdict: 'mend', expect: 'doubtful' }];
+    }),
+  );
 }
 
 export const sprued = (doc: PourDoc, doneAt: string, weighedG?: number): PourDoc => ({

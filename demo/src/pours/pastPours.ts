@@ -1,14 +1,14 @@
-import type { PourHappening } from './happenings';
+import type { PieceStory, PourHappening } from './happenings';
 import type { CastingStory, PourStory } from './pourStory';
 
 /** A recorded pour: its plan, what happened, and what came out. */
 export interface PastPour extends PourStory, PourHappening {
   daysAgo: number;
-  printed: readonly ('good' | 'flawed' | 'lost')[];
+  printed: readonly PieceStory[];
   castings: readonly CastingStory[];
 }
 
-const good = (n: number): ('good' | 'flawed' | 'lost')[] => Array.from({ length: n }, () => 'good');
+const good = (n: number): PieceStory[] => Array.from({ length: n }, () => 'good');
 const fine = (n: number, fields: Partial<CastingStory> = {}): CastingStory[] =>
   Array.from({ length: n }, () => ({ outcome: 'sellable', ...fields }));
 
@@ -100,11 +100,11 @@ export const PAST_POURS: readonly PastPour[] = [
     printedPercent: 101.2, curedMm: 17.48, castings: fine(2, { finishedMm: 17.36 }),
   },
   {
-    ...LIMPET, number: 27, daysAgo: 11, count: 8, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, vacuumKpa: 75, quenchMin: 15,
+    ...LIMPET, number: 27, daysAgo: 11, count: 8, resinUsedMl: 7.6, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, vacuumKpa: 75, quenchMin: 15,
     castings: [...fine(7), { outcome: 'scrap', flaw: ['debris cast in', 'apex', 0.8] }],
   },
   {
-    ...DROP, number: 28, daysAgo: 6, count: 4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12,
+    ...DROP, number: 28, daysAgo: 6, count: 4, resinUsedMl: 5.4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12,
     castings: fine(4, { finishedMm: 32.2 }),
   },
 ]; // prettier-ignore

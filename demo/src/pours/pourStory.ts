@@ -44,6 +44,8 @@ export interface PourStory {
   printedPercent?: number;
   /** What its first size measured on the way. */
   curedMm?: number;
+  /** Resin that its plate took, off the bottle. */
+  resinUsedMl?: number;
   boricPercent?: number;
   again?: number;
   change?: string;

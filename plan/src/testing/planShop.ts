@@ -7,6 +7,7 @@ import {
   usualProfile,
   usualResin,
   type Pattern,
+  type PouredPrint,
   type PourDoc,
   type Printer,
   type Resin,
@@ -164,5 +165,20 @@ export const wanted = (change: Partial<SizeTarget> = {}): SizeTarget => ({
   of: 'outside',
   finishedMm: 20,
   holds: true,
+  ...change,
+});
+
+/** A print of the shop's printer with its resin, started a while ago. */
+export const pouredPrint = (change: Partial<PouredPrint> = {}): PouredPrint => ({
+  pourId: id(50),
+  number: 1,
+  startedAt: '2026-11-01T08:00:00.000Z',
+  resinId: id(10),
+  castClass: 'standard',
+  print: { pieces: {} },
+  washedAt: null,
+  patterns: [{ patternId: BLOCK_ID, count: 2 }],
+  spares: 0,
+  outcomes: {},
   ...change,
 });

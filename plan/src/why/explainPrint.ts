@@ -11,7 +11,8 @@ import {
   type RankedCause,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { printEvidence, type CutFigures } from './printEvidence';
+import type { PouredPrint } from '@zero-pour/contracts';
+import { printEvidence } from './printEvidence';
 
 /** One fault of a plate with its causes, likeliest first, and the one change to try. */
 export interface ExplainedFault {
@@ -23,15 +24,31 @@ export interface ExplainedFault {
   confirmed: string | undefined;
 }
 
+/** Counts of a fault's causes with what other pours confirmed and ruled out: once a pour, however many pieces had it. */
+export function countsSoFar(
+  fault: Fault,
+  prints: readonly PouredPrint[],
+  exceptPourId?: string,
+): Record<string, number> {
+  let counts = startingCounts(fault);
+  for (const { pourId, print } of prints) {
+    const said = print.why?.[fault.key as keyof NonNullable<typeof print.why>];
+    if (!said || pourId === exceptPourId) continue;
+    for (const key of said.ruledOut) counts = ruleOutCause(counts, rankCauses(fault, counts, {}), key);
+    if (said.confirmed) counts = confirmCause(counts, said.confirmed);
+  }
+  return counts;
+}
+
 /** Why the pieces of a plate are as they are: each fault once, with what this pour's record says for and against. */
-export function explainPrint(context: PourContext, cut?: CutFigures): ExplainedFault[] {
-  const evidence = printEvidence(context, cut);
+export function explainPrint(context: PourContext): ExplainedFault[] {
+  const evidence = printEvidence(context);
   const { pieces, why } = context.doc.print;
   return PRINT_FAULTS.flatMap((fault): ExplainedFault[] => {
     const numbers = Object.keys(pieces).filter((number) => pieces[number]!.fault === fault.key);
     if (numbers.length === 0) return [];
     const said = why?.[fault.key];
-    let counts = startingCounts(fault);
+    let counts = countsSoFar(fault, context.prints.prints, context.pourId);
     let ranked = rankCauses(fault, counts, evidence);
     for (const key of said?.ruledOut ?? []) counts = { ...ruleOutCause(counts, ranked, key), [key]: 0 };
     if (said?.confirmed) counts = confirmCause(counts, said.confirmed);

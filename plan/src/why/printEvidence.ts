@@ -1,14 +1,8 @@
-import type { StepRecord } from '@zero-pour/contracts';
 import { judgeStepTime, quantity, say, type CleanKind, type Evidence, type Sign } from '@zero-pour/core';
+import { readingValue } from '@zero-pour/contracts';
+import { cleaningOf, isOver, minutesOf } from '../clean/cleaning';
 import type { PourContext } from '../context';
-
-/** What of a print is found elsewhere: by its layers, as far as they were cut. */
-export interface CutFigures {
-  islands: number;
-  cups: number;
-  overhangMm2: number;
-  areaMm2: number;
-}
+import { cutOfPlate, judgeLoad } from '../print/plateLoad';
 
 const MS_A_DAY = 86_400_000;
 /** A figure this far from what others report is low, or high. */
@@ -68,38 +62,58 @@ function vatSign({ doc, resin, printer }: PourContext): Record<string, Sign> {
   };
 }
 
-const minutesOf = (record: StepRecord | undefined): number | undefined =>
-  record?.startedAt && record.doneAt
-    ? (Date.parse(record.doneAt) - Date.parse(record.startedAt)) / 60_000
-    : undefined;
-
 /** Steps of a kind that were short, or left out; or long. */
-function cleanSigns({ doc, resin }: PourContext): Record<string, Sign> {
+function cleanSigns(context: PourContext): Record<string, Sign> {
   const signs: Record<string, Sign> = {};
+  const run = cleaningOf(context);
   const look = (kind: CleanKind, wrong: 'short' | 'long', name: string): void => {
-    const steps = (resin?.protocol ?? []).filter((step) => step.kind === kind);
-    const records = steps.map((step) => ({ step, record: doc.clean.steps[step.key] }));
-    if (records.length === 0 || records.every(({ record }) => !record)) return;
-    const off = records.find(({ step, record }) => {
+    const steps = run.filter(({ step, record }) => step.kind === kind && record !== undefined);
+    if (steps.length === 0) return;
+    const off = steps.find(({ step, record }) => {
       if (record?.skipped) return wrong === 'short';
       const minutes = minutesOf(record);
       return minutes !== undefined && judgeStepTime(step, minutes) === wrong;
     });
     signs[name] = off
       ? sign(true, off.record?.skipped ? say`${off.step.name} was left out.` : say`${off.step.name} took ${quantity(minutesOf(off.record)!, 'min', 0)}, ${off.step.minMinutes} to ${off.step.maxMinutes} wanted.`)
-      : sign(false, say`${steps.map((s) => s.name).join(', ')}: within their times.`); // prettier-ignore
+      : sign(false, say`${[...new Set(steps.map(({ step }) => step.name))].join(', ')}: within their times.`); // prettier-ignore
   };
   look('wash', 'short', 'washed short');
   look('cure', 'short', 'cured short');
   look('cure', 'long', 'cured long');
   look('dry', 'short', 'dried short');
+  const at = (kind: CleanKind): number => run.findIndex(({ step, record }) => step.kind === kind && isOver(record)); // prettier-ignore
+  if (at('cure') >= 0 && at('supports') >= 0) {
+    const first = at('cure') < at('supports');
+    signs['cured first'] = sign(first, first ? say`It was cured before the supports came off.` : say`Supports came off before it was cured.`); // prettier-ignore
+  }
   return signs;
 }
 
+/** How the supports were, and how warm the vat was. */
+function printSigns({ doc, resin }: PourContext): Record<string, Sign> {
+  const { supports, vatC } = doc.print;
+  const warm = readingValue(vatC);
+  return {
+    ...(supports?.weight
+      ? { 'heavy tips': sign(supports.weight === 'heavy', say`Supports were ${supports.weight}.`) }
+      : {}),
+    ...(warm !== undefined && resin
+      ? { 'resin cold': sign(warm < resin.printFromC, say`The vat was at ${quantity(warm, 'degC')}; it prints from ${quantity(resin.printFromC, 'degC')}.`) } // prettier-ignore
+      : {}),
+  };
+}
+
+/** What hung there against what held before, once the layers were cut. */
+function loadSign(context: PourContext): Record<string, Sign> {
+  const judged = judgeLoad(context);
+  return judged ? { 'load high': sign(judged.weight !== 'ok', judged.why) } : {};
+}
+
 /** Uncured from the end of the print to the start of the cure. */
-function storedSign({ doc, resin }: PourContext): Record<string, Sign> {
-  const cure = resin?.protocol.find((step) => step.kind === 'cure');
-  const startedAt = cure && doc.clean.steps[cure.key]?.startedAt;
+function storedSign(context: PourContext): Record<string, Sign> {
+  const { doc, resin } = context;
+  const startedAt = cleaningOf(context).find(({ step }) => step.kind === 'cure')?.record?.startedAt;
   const { finishedAt } = doc.print;
   if (!resin || !startedAt || !finishedAt || resin.uncuredLifeDays === null) return {};
   const days = (Date.parse(startedAt) - Date.parse(finishedAt)) / MS_A_DAY;
@@ -137,25 +151,28 @@ function heightSigns(context: PourContext): Record<string, Sign> {
   }; // prettier-ignore
 }
 
-function cutSigns(cut: CutFigures | undefined): Record<string, Sign> {
+function cutSigns(context: PourContext): Record<string, Sign> {
+  const cut = cutOfPlate(context);
   if (!cut) return {};
   const share = cut.areaMm2 > 0 ? cut.overhangMm2 / cut.areaMm2 : 0;
   return {
-    islands: sign(cut.islands > 0, say`${cut.islands} places begin in mid-air.`),
-    cups: sign(cut.cups > 0, say`${cut.cups} suction cups.`),
+    islands: sign(cut.islands > 0, say`${cut.islands} ${cut.islands === 1 ? 'place begins' : 'places begin'} in mid-air.`),
+    cups: sign(cut.cups > 0, say`${cut.cups} suction ${cut.cups === 1 ? 'cup' : 'cups'}.`),
     'overhang much': sign(
       share > MUCH_OVERHANG,
       say`Overhang is ${quantity(100 * share, 'percent', 0)} of the surface.`,
     ),
-  };
+  }; // prettier-ignore
 }
 
 /** Every sign that this pour's own record gives; what is not recorded is missing, never guessed. */
-export const printEvidence = (context: PourContext, cut?: CutFigures): Evidence => ({
+export const printEvidence = (context: PourContext): Evidence => ({
   ...exposureSigns(context),
   ...vatSign(context),
+  ...printSigns(context),
+  ...loadSign(context),
   ...cleanSigns(context),
   ...storedSign(context),
   ...heightSigns(context),
-  ...cutSigns(cut),
+  ...cutSigns(context),
 });

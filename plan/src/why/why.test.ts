@@ -1,9 +1,9 @@
-import type { PourDoc } from '@zero-pour/contracts';
-import { formatPhrase, METRIC } from '@zero-pour/core';
+import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
-import { explainPrint, printEvidence, sameHeight } from '../index';
-import { fullDoc, id, planShop } from '../testing/planShop';
+import { countsSoFar, explainPrint, printEvidence, sameHeight } from '../index';
+import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const contextOf = (change: (doc: PourDoc) => void = () => {}, shop = planShop()): PourContext =>
@@ -70,10 +70,32 @@ describe('evidence of a print', () => {
     expect(said(at([8.1, 8.3]), 'paused')).toBeUndefined();
   });
 
-  it('takes in what the layers say, when they were cut', () => {
-    const cut = { islands: 3, cups: 0, overhangMm2: 30, areaMm2: 100 };
-    const evidence = printEvidence(contextOf(), cut);
+  const cut = { rotation: { xDeg: 0, yDeg: 0, zDeg: 0 }, islands: 3, cups: 0, overhangMm2: 30, areaMm2: 100, peakMm2: 200, firstMm2: 20, supportPoints: 4 }; // prettier-ignore
+  const cutDoc = (of = cut) => contextOf((doc) => (doc.wayUp.cut = { [BLOCK_ID]: of }));
+
+  it('takes in what the layers say, when they were cut as the part stands now', () => {
+    const evidence = printEvidence(cutDoc());
     expect([evidence['islands']!.state, evidence['cups']!.state, evidence['overhang much']!.state]).toEqual(['bad', 'good', 'bad']); // prettier-ignore
+    expect(
+      printEvidence(cutDoc({ ...cut, rotation: { xDeg: 30, yDeg: 0, zDeg: 0 } }))['islands'],
+    ).toBeUndefined();
+  });
+
+  it('weighs what hangs there against what held', () => {
+    expect(said(cutDoc(), 'load high')).toMatch(/^good: The film pulls at 400 mm²/);
+    const heavy = cutDoc({ ...cut, peakMm2: 5000 });
+    expect(said(heavy, 'load high')).toMatch(/^bad: .*A raft, a larger base/);
+  });
+
+  it('knows how warm the vat was and how the supports were made and cut', () => {
+    const context = contextOf((doc) => {
+      doc.print.vatC = { state: 'measured', value: 19 };
+      doc.print.supports = { weight: 'heavy' };
+      doc.clean.steps = { cure: { doneAt: '2026-11-24T08:12:00.000Z' }, supports: { skipped: true } };
+    });
+    expect(said(context, 'resin cold')).toMatch(/^bad: The vat was at 19 °C/);
+    expect(said(context, 'heavy tips')).toMatch(/^bad/);
+    expect(said(context, 'cured first')).toMatch(/^good: Supports came off/);
   });
 });
 
@@ -109,6 +131,19 @@ describe('why a print failed', () => {
     const sure = ridges((doc) => void (doc.print.why = { ridge: { ruledOut: [], confirmed: 'pause' } }))[0]!;
     expect(sure.ranked[0]!.chance).toBeGreaterThan(ridges()[0]!.ranked[0]!.chance);
     expect(sure.confirmed).toBe('pause');
+  });
+
+  it('begins from what other pours confirmed and ruled out, each once', () => {
+    const fault = PRINT_FAULTS.find((f) => f.key === 'ridge')!;
+    const other = (pourId: string, why: PouredPrint['print']['why']) =>
+      pouredPrint({ pourId, print: { pieces: {}, ...(why ? { why } : {}) } });
+    const confirmed = countsSoFar(fault, [other(id(90), { ridge: { confirmed: 'file', ruledOut: [] } })]);
+    expect(confirmed['file']).toBeCloseTo(startingCounts(fault)['file']! + 1, 12);
+    const ruled = countsSoFar(fault, [other(id(90), { ridge: { ruledOut: ['pause'] } })]);
+    expect(ruled['pause']).toBeCloseTo(startingCounts(fault)['pause']!, 12);
+    expect(ruled['jump']).toBeGreaterThan(startingCounts(fault)['jump']!);
+    const own = [other(id(91), { ridge: { confirmed: 'file', ruledOut: [] } })];
+    expect(countsSoFar(fault, own, id(91))).toEqual(startingCounts(fault));
   });
 
   it('has nothing to say of a plate without faults', () => {

@@ -1,6 +1,7 @@
 import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
+import { listPouredPrints } from '../db/printStore';
 import { listPouredSizes } from '../db/sizeStore';
 import type { Services } from './services';
 
@@ -33,6 +34,10 @@ export function recordRoutes({ db }: Services): Router {
 
   router.get('/sizes', async (_request, response) => {
     response.json(await listPouredSizes(db));
+  });
+
+  router.get('/prints', async (_request, response) => {
+    response.json(await listPouredPrints(db));
   });
 
   return router;

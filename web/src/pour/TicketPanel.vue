@@ -61,7 +61,10 @@ const print = (): void => window.print();
             >guessed</abbr
           >
         </span>
-        <span v-else-if="line.kind === 'moment'" :class="['value', { hot: line.label === 'Pour' }]">
+        <span
+          v-else-if="line.kind === 'moment'"
+          :class="['value', { hot: line.label === 'Pour' || (line.lapses && line.at < now) }]"
+        >
           <FigureValue
             v-if="line.beforeZero"
             :figure="line.beforeZero"
@@ -70,7 +73,9 @@ const print = (): void => window.print();
           >
             {{ formatMoment(line.at, now) }}
           </FigureValue>
-          <template v-else>{{ formatMoment(line.at, now) }}</template>
+          <template v-else
+            >{{ formatMoment(line.at, now) }}{{ line.lapses && line.at < now ? ', past' : '' }}</template
+          >
         </span>
         <span v-else-if="line.kind === 'words'" class="value">
           {{ formatPhrase(line.words, units.choice) }}

@@ -10,7 +10,8 @@ import { defineStore } from 'pinia';
 import { computed, shallowReactive, shallowRef } from 'vue';
 import { request, RequestError } from '../api/request';
 import { useNotices } from './notices';
-import { keepPending, mergeChange, readPending } from './pendingChanges';
+import { keepCopy } from './keptCopies';
+import { addPending, dropPending, readPending } from './pendingChanges';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 type Path = readonly string[];
@@ -21,7 +22,6 @@ const RETRY_AFTER_MS = 3000;
 /** Pours that this window knows, with what was changed here laid over what the server has. */
 export const usePours = defineStore('pours', () => {
   const pours = shallowReactive(new Map<string, Pour>());
-  const pending = new Map<string, FieldChange[]>();
   const timers = new Map<string, ReturnType<typeof setTimeout>>();
   const inFlight = new Set<string>();
   const undoStack: { id: string; change: FieldChange }[] = [];
@@ -35,8 +35,7 @@ export const usePours = defineStore('pours', () => {
 
   /** The server's pour, with unsent changes on top. */
   function take(pour: Pour): Pour {
-    const unsent = pending.get(pour.id) ?? readPending(pour.id);
-    pending.set(pour.id, unsent);
+    const unsent = readPending(pour.id);
     const shown = unsent.length > 0 ? { ...pour, doc: applyChanges(pour.doc, unsent) as PourDoc } : pour;
     pours.set(pour.id, shown);
     if (unsent.length > 0) schedule(pour.id, SEND_AFTER_MS);
@@ -72,9 +71,7 @@ export const usePours = defineStore('pours', () => {
     const pour = pours.get(id);
     if (!pour) return;
     pours.set(id, { ...pour, doc: applyChanges(pour.doc, [change]) as PourDoc });
-    const unsent = mergeChange(pending.get(id) ?? [], change);
-    pending.set(id, unsent);
-    keepPending(id, unsent);
+    addPending(id, change);
     schedule(id, SEND_AFTER_MS);
   }
 
@@ -106,16 +103,17 @@ export const usePours = defineStore('pours', () => {
   }
 
   async function send(id: string): Promise<void> {
-    const sent = pending.get(id) ?? [];
+    const sent = readPending(id);
     if (sent.length === 0) return;
     // One request at a time a pour, so that an older value never arrives after a newer one.
     if (inFlight.has(id)) return schedule(id, SEND_AFTER_MS);
     inFlight.add(id);
     try {
       const kept = await request(pourSchema, 'PATCH', `/pours/${id}`, { changes: sent });
-      settle(id, sent);
+      dropPending(id, sent);
       take(kept);
-      if ((pending.get(id) ?? []).length === 0) saving.value = 'saved';
+      void keepCopy(kept).catch(() => {});
+      if (readPending(id).length === 0) saving.value = 'saved';
     } catch (error) {
       if (error instanceof RequestError && !error.isOutage) await giveBack(id, sent, error);
       else schedule(id, RETRY_AFTER_MS);
@@ -124,16 +122,9 @@ export const usePours = defineStore('pours', () => {
     }
   }
 
-  /** Drops what was sent from what is pending; what was typed meanwhile stays. */
-  function settle(id: string, sent: readonly FieldChange[]): void {
-    const left = (pending.get(id) ?? []).filter((change) => !sent.includes(change));
-    pending.set(id, left);
-    keepPending(id, left);
-  }
-
   /** The server will not have it: say so, and show what it has. */
   async function giveBack(id: string, sent: readonly FieldChange[], error: RequestError): Promise<void> {
-    settle(id, sent);
+    dropPending(id, sent);
     useNotices().wrong(error);
     saving.value = 'saved';
     await load(id).catch(() => undefined);

@@ -15,19 +15,21 @@ import {
   type ShopLists,
   type ShopState,
 } from '@zero-pour/contracts';
-import type { Shop, ShopSizes } from '@zero-pour/plan';
+import type { Shop, ShopPrints, ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { useNotices } from './notices';
 import { usePours } from './pourStore';
+import { usePrints } from './printStore';
 import { useSizes } from './sizeStore';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
 
-/** The two stores ask each other: the type stands here, so that neither has to be known for the other. */
+/** These stores ask each other: the types stand here, so that none has to be known for the other. */
 const knownSizes = (): ShopSizes => useSizes().known;
+const knownPrints = (): ShopPrints => usePrints().known;
 
 /** What the shop owns, its settings and its patterns. */
 export const useShop = defineStore('shop', () => {
@@ -41,6 +43,7 @@ export const useShop = defineStore('shop', () => {
     lists: lists.value,
     patterns: patterns.value,
     sizes: knownSizes(),
+    prints: knownPrints(),
   }));
   const isEmpty = computed(
     () => patterns.value.length === 0 && Object.values(lists.value).every((list) => list.length === 0),

@@ -1,0 +1,149 @@
+import type { PouredPrint, PrintedPlate } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, printTime } from '@zero-pour/core';
+import { describe, expect, it } from 'vitest';
+import {
+  givensOf,
+  knowPrints,
+  motionOf,
+  planPour,
+  plateNow,
+  supportsOf,
+  valueOf,
+  washedSince,
+} from '../index';
+import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
+import { resolvePour } from '../context';
+import { partWayH } from '../moments';
+
+const ZERO = new Date(2026, 10, 26, 9, 15);
+const shop = planShop();
+const printer = shop.lists.printer[0]!;
+const profile = shop.lists.profile[0]!;
+const resin = shop.lists.resin[0]!;
+const PLATE: PrintedPlate = { printerId: printer.id, profileId: profile.id, layers: 400, exposureS: 1400, partsMl: 20, raftMl: 1.5 }; // prettier-ignore
+
+/** A print that took its light and so many seconds of motion a layer. */
+const tookS = (motionS: number, change: Partial<PouredPrint['print']> = {}): PouredPrint => {
+  const seconds = PLATE.exposureS + PLATE.layers * motionS;
+  const finishedAt = new Date(Date.parse('2026-11-01T08:00:00.000Z') + seconds * 1000).toISOString();
+  return pouredPrint({ print: { pieces: {}, plate: PLATE, finishedAt, ...change } });
+};
+const known = (...prints: PouredPrint[]) => knowPrints(shop.lists, prints);
+
+describe('what prints teach', () => {
+  it('is nothing without prints: the records of printer and resin stand', () => {
+    expect(motionOf(known(), printer, profile)).toEqual({ value: 6, source: 'printer Printer A' });
+    expect(supportsOf(known(), resin)).toEqual({ value: 30, source: 'resin record Skerry Low-Ash' });
+  });
+
+  it('is the motion of the printer, and of a profile that has its own prints', () => {
+    const eight = known(tookS(8), tookS(8), tookS(8), tookS(8));
+    const { value, source } = motionOf(eight, printer, profile);
+    expect(value).toBeCloseTo(8, 0);
+    expect(source).toBe('learnt from 4 prints on Printer A');
+    expect(motionOf(eight, printer, { id: id(99) }).value).toBeCloseTo(8, 0);
+  });
+
+  it('takes hours that the printer said for sure, and none of a print that paused', () => {
+    const told = known(tookS(9, { hoursTyped: (1400 + 400 * 7) / 3600 }));
+    expect(motionOf(told, printer, profile).value).toBeCloseTo(7, 1);
+    expect(motionOf(known(tookS(30, { pausesMm: [4] })), printer, profile).value).toBe(6);
+    expect(motionOf(known(pouredPrint()), printer, profile).value).toBe(6);
+  });
+
+  it('is the support share of the resin', () => {
+    const used = (ml: number) => tookS(6, { resinUsedMl: ml });
+    const many = known(...Array.from({ length: 12 }, () => used(20 * 1.5 + 1.5 + 3)));
+    expect(supportsOf(many, resin).value).toBeCloseTo(50, 0);
+    expect(supportsOf(many, resin).source).toBe('learnt from 12 prints with Skerry Low-Ash');
+  });
+
+  it('makes the print plan, and says so in its working', () => {
+    const prints = known(...Array.from({ length: 6 }, () => tookS(8)));
+    const plan = valueOf(planPour({ doc: fullDoc(ZERO) }, { ...shop, prints }).print)!;
+    const before = valueOf(planPour({ doc: fullDoc(ZERO) }, shop).print)!;
+    expect(plan.hours.value - before.hours.value).toBeCloseTo((before.layers * 2) / 3600, 1);
+    expect(givensOf(plan.hours.formula).find((g) => g.symbol === 'm')!.source).toMatch(
+      /^learnt from 6 prints/,
+    );
+    expect(plan.lightH).toBeCloseTo(before.lightH, 9);
+  });
+
+  it('counts the pieces that went through a bath since it was filled', () => {
+    const washed = pouredPrint({ washedAt: '2026-11-10T09:00:00.000Z', spares: 1 });
+    expect(washedSince(known(washed, pouredPrint()), '2026-11-01T00:00:00.000Z')).toBe(3);
+    expect(washedSince(known(washed), '2026-11-11T00:00:00.000Z')).toBe(0);
+  });
+});
+
+describe('the plate as it is started', () => {
+  const context = () => resolvePour({ doc: fullDoc(ZERO) }, shop);
+  const print = () => valueOf(planPour({ doc: fullDoc(ZERO) }, shop).print)!;
+
+  it('is kept with its layers and light, so that later edits do not rewrite it', () => {
+    const plate = plateNow(context(), print())!;
+    const { layers, seconds } = printTime(print().heightMm, { ...profile, motionS: 6 });
+    expect(plate).toMatchObject({
+      printerId: printer.id,
+      profileId: profile.id,
+      layers,
+      raftMl: profile.raftMl,
+    });
+    expect(plate.exposureS).toBeCloseTo(seconds - layers * 6, 9);
+    expect(plate.partsMl).toBeCloseTo(3.2 * (valueOf(planPour({ doc: fullDoc(ZERO) }, shop).scale)!.percent.value / 100) ** 3, 9); // prettier-ignore
+    expect(plate.load).toBeUndefined();
+  });
+
+  it('carries its load once the layers were cut, and is judged beside what held', () => {
+    const cut = { rotation: { xDeg: 0, yDeg: 0, zDeg: 0 }, islands: 0, cups: 0, overhangMm2: 0, areaMm2: 880, peakMm2: 200, firstMm2: 200, supportPoints: 0 }; // prettier-ignore
+    const doc = fullDoc(ZERO, (d) => (d.wayUp.cut = { [BLOCK_ID]: cut }));
+    const plan = planPour({ doc }, shop);
+    const { load } = plateNow(plan.context, valueOf(plan.print)!)!;
+    expect(load).toMatchObject({ peakMm2: 400 });
+    expect(load!.heldMm2).toBeCloseTo(1500, 9);
+    expect(valueOf(plan.print)!.judgements.find((j) => j.rule === 'adhesion')!.lead).toBe('Enough holds it.');
+    const fell = pouredPrint({ print: { plate: { ...PLATE, load: load! }, pieces: { 1: { outcome: 'lost', note: '', fault: 'fell from plate' } } } }); // prettier-ignore
+    const after = planPour({ doc }, { ...shop, prints: known(fell) });
+    expect(valueOf(after.print)!.judgements.find((j) => j.rule === 'adhesion')!.weight).toBe('fix');
+    // The pour itself is no evidence of itself.
+    const itself = planPour({ id: fell.pourId, doc }, { ...shop, prints: known(fell) });
+    expect(valueOf(itself.print)!.judgements.find((j) => j.rule === 'adhesion')!.weight).toBe('ok');
+  });
+
+  it('says what is left in the bottles, and when they are short', () => {
+    const bottle = { key: 'b', openedAt: null, mlLeft: 100, note: '' };
+    const of = (mlLeft: number) => {
+      const lists = { ...shop.lists, resin: [{ ...resin, bottles: [{ ...bottle, mlLeft }] }] };
+      return valueOf(planPour({ doc: fullDoc(ZERO) }, { ...shop, lists }).print)!;
+    };
+    expect(of(100).leftMl).toBeCloseTo(100 - of(100).resin.totalMl, 9);
+    expect(print().leftMl).toBeUndefined();
+    const short = of(2).judgements.find((j) => j.rule === 'resin short')!;
+    expect(formatPhrase(short.why, METRIC)).toMatch(/are \d+ ml short of this plate/);
+  });
+});
+
+describe('hands at a running print', () => {
+  const moments = (change: Parameters<typeof fullDoc>[1]) =>
+    valueOf(planPour({ doc: fullDoc(ZERO, change) }, shop).times)!
+      .moments.filter((m) => m.stage === 'print' && m.at >= Date.parse('2026-11-24T08:00:00.000Z'))
+      .map((m) => [formatPhrase(m.what, METRIC), m.done]);
+  const startedAt = '2026-11-24T08:00:00.000Z';
+
+  it('are a look part way and the end', () => {
+    expect(moments((doc) => (doc.print.startedAt = startedAt))).toEqual([
+      ['Look at the print: do all hang?', false],
+      ['Print is done', false],
+    ]);
+    expect(
+      moments((doc) => Object.assign(doc.print, { startedAt, checkedAt: '2026-11-24T08:30:00.000Z' }))[0],
+    ).toEqual(['Look at the print: do all hang?', true]);
+    expect(moments((doc) => Object.assign(doc.print, { startedAt, finishedAt: startedAt }))).toEqual([]);
+  });
+
+  it('come when base and 5 mm are out', () => {
+    const context = resolvePour({ doc: fullDoc(ZERO) }, shop);
+    const height = profile.baseLayers * profile.layerMm + 5;
+    expect(partWayH(context)).toBeCloseTo(printTime(height, { ...profile, motionS: 6 }).seconds / 3600, 9);
+  });
+});
