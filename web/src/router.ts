@@ -15,7 +15,7 @@ export const router = createRouter({
       props: true,
     },
     {
-      path: '/pours/:id/bench/:stage(clean|invest)',
+      path: '/pours/:id/bench/:stage(clean|invest|pour)',
       name: 'bench',
       component: () => import('./bench/BenchPage.vue'),
       props: true,

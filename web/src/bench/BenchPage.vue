@@ -4,8 +4,9 @@ import { useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import BenchWork from './BenchWork.vue';
+import type { BenchList } from './recordSteps';
 
-const props = defineProps<{ id: string; stage: 'clean' | 'invest' }>();
+const props = defineProps<{ id: string; stage: BenchList }>();
 const pours = usePours();
 const notices = useNotices();
 const router = useRouter();

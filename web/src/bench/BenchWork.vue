@@ -1,61 +1,76 @@
 <script setup lang="ts">
-import { CAUTIONS } from '@zero-pour/core';
+import { CAUTIONS, formatPhrase, LOOK_WORDS, type Look } from '@zero-pour/core';
+import { valueOf } from '@zero-pour/plan';
 import { useEventListener } from '@vueuse/core';
-import { addMinutes, format } from 'date-fns';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
+import { usePours } from '../state/pourStore';
 import { providePour } from '../state/usePour';
-import { formatStopwatch } from '../time/formatMoment';
+import { useUnits } from '../state/unitStore';
+import BenchClock from './BenchClock.vue';
+import BenchLooks from './BenchLooks.vue';
+import BenchTimers from './BenchTimers.vue';
+import type { BenchList } from './recordSteps';
 import { useBench } from './useBench';
 
 /** One step fills the screen; Space goes on. */
-const props = defineProps<{ id: string; stage: 'clean' | 'invest' }>();
+const props = defineProps<{ id: string; stage: BenchList }>();
 const handle = providePour(() => props.id);
-const { pour } = handle;
+const { pour, plan } = handle;
 const router = useRouter();
-const {
-  now,
-  steps,
-  step,
-  index,
-  ahead,
-  mix,
-  powderIn,
-  waitsForPowder,
-  waitsForBegin,
-  digits,
-  isOver,
-  goOn,
-  stepBack,
-} = useBench(handle, props.stage);
+const pours = usePours();
+const units = useUnits();
+const bench = useBench(handle, props.stage);
+const { now, sound, canStayLit, staysLit, steps, step, index, ahead, timers, digits, isOver, waitsForBegin } =
+  bench;
 
-const caution = computed(
-  () => CAUTIONS[step.value?.caution ?? (props.stage === 'invest' ? 'powder' : 'resin')].line,
-);
-const usedMs = computed(() => (powderIn.value ? now.value.getTime() - Date.parse(powderIn.value) : 0));
-const workingMs = computed(() => (mix.value?.workingMin ?? 0) * 60_000);
-const usedShare = computed(() =>
-  workingMs.value === 0 ? 0 : Math.min(100, (usedMs.value / workingMs.value) * 100),
-);
-const clockLine = computed(() => {
-  if (props.stage !== 'invest' || !mix.value || !powderIn.value) return '';
-  const at = Date.parse(powderIn.value);
-  return `powder in at ${format(at, 'HH:mm:ss')} · gloss-off about ${format(addMinutes(at, mix.value.workingMin), 'HH:mm')}`;
-});
+const WORDS: Record<BenchList, { empty: string; done: string; caution: keyof typeof CAUTIONS }> = {
+  clean: {
+    empty: 'Choose a resin with a cleaning protocol first.',
+    done: 'Cured, dry, dust off. What is worth casting is asked at Clean.',
+    caution: 'resin',
+  },
+  invest: {
+    empty: 'Choose flask, metal and powder first.',
+    done: 'Leave the flask still while it sets.',
+    caution: 'powder',
+  },
+  pour: { empty: 'Choose metal and flask first.', done: 'Read what came out at Result.', caution: 'pour' },
+};
+const words = computed(() => WORDS[props.stage]);
+const caution = computed(() => CAUTIONS[step.value?.caution ?? words.value.caution].line);
+const mix = computed(() => (props.stage === 'invest' ? valueOf(plan.value.mix) : undefined));
 const goWord = computed(() => {
-  if (waitsForPowder.value) return 'powder is in';
   if (!step.value) return 'leave';
+  if (step.value.looks) return LOOK_WORDS[step.value.looks[0]!];
   return waitsForBegin.value ? 'begin' : 'done, next';
 });
+const waiting = computed(() => pours.saving === 'waiting');
 
 const leave = (): void => void router.push(`/pours/${props.id}/${props.stage}`);
-function next(): void {
-  if (!goOn()) leave();
+function next(saw?: Look): void {
+  if (!bench.goOn(saw)) leave();
 }
-const KEYS: Record<string, () => void> = { ' ': next, z: stepBack, escape: leave };
+/** Another of the steps that are left comes to the front; the one in work runs on. */
+function turn(): void {
+  const other = ahead.value[0];
+  if (other) bench.focus(other.key);
+}
+const KEYS: Record<string, () => void> = {
+  ' ': () => next(),
+  z: bench.stepBack,
+  escape: leave,
+  arrowright: turn,
+  k: bench.leaveOut,
+  s: () => (sound.value = !sound.value),
+  t: () => bench.timerActions.start(5),
+};
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  const act = KEYS[event.key.toLowerCase()];
-  if (!act || event.ctrlKey || event.metaKey) return;
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  const key = event.key.toLowerCase();
+  const saw = step.value?.looks?.[Number(key) - 1];
+  const act = KEYS[key] ?? (saw && (() => next(saw)));
+  if (!act) return;
   event.preventDefault();
   act();
 });
@@ -66,63 +81,63 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     <header>
       <span
         >Pour {{ pour.number }} · {{ stage
-        }}<template v-if="step && !waitsForPowder">
-          · step {{ index + 1 }} of {{ steps.length }}</template
-        ></span
+        }}<template v-if="step"> · step {{ index + 1 }} of {{ steps.length }}</template></span
       >
-      <span class="num">{{ clockLine }}</span>
+      <span v-if="waiting" role="status" class="waiting">kept here, waiting for Zero Pour</span>
+      <span class="signs">
+        <button type="button" :aria-pressed="sound" @click="sound = !sound">
+          <kbd>S</kbd> sound {{ sound ? 'on' : 'off' }}
+        </button>
+        <span v-if="canStayLit" class="pale">{{ staysLit ? 'screen stays lit' : 'screen may go dark' }}</span>
+      </span>
     </header>
     <main v-if="steps.length === 0" class="now">
-      <h1>Nothing to step through yet</h1>
-      <p>
-        {{
-          stage === 'clean'
-            ? 'Choose a resin with a cleaning protocol first.'
-            : 'Choose flask, metal and powder first.'
-        }}
-      </p>
+      <div class="main">
+        <h1>Nothing to step through yet</h1>
+        <p class="note">{{ words.empty }}</p>
+      </div>
     </main>
     <main v-else class="now">
       <div class="main" aria-live="polite">
-        <h1>{{ waitsForPowder ? 'Powder into the water' : step ? step.name : 'All done' }}</h1>
-        <template v-if="waitsForPowder && mix">
-          <p class="figure small">
-            {{ mix.powder.value.toFixed(0) }} g <span class="into">into</span>
-            {{ mix.water.value.toFixed(0) }} g
-          </p>
-          <p class="note">
-            The working clock starts with Space: {{ mix.workingMin.toFixed(1) }} min from powder in water.
-          </p>
-        </template>
-        <template v-else-if="step">
+        <h1>{{ step ? step.name : 'All done' }}</h1>
+        <template v-if="step">
+          <p v-if="step.big && !digits" class="figure small">{{ formatPhrase(step.big, units.choice) }}</p>
           <p v-if="digits" :class="['figure', { over: isOver }]">{{ digits }}</p>
           <p class="note">
             {{ step.note }}
             <template v-if="isOver && step.late"> Late: {{ step.late }}</template>
           </p>
+          <BenchLooks v-if="step.looks" :looks="step.looks" @saw="next" />
           <p class="note pale">{{ step.bounds }}</p>
         </template>
-        <p v-else class="note">
-          {{ stage === 'clean' ? 'Cured, dry, dust off.' : 'Leave the flask still while it sets.' }}
-        </p>
+        <p v-else class="note">{{ words.done }}</p>
       </div>
       <ol v-if="ahead.length > 0" class="then">
         <li class="pale">Then</li>
         <li v-for="s in ahead" :key="s.key">
-          <span>{{ s.name }}</span> <span class="num pale">{{ s.bounds }}</span>
+          <button type="button" :aria-label="`Show ${s.name}`" @click="bench.focus(s.key)">
+            <span>{{ s.name }}</span> <span class="num pale">{{ s.bounds }}</span>
+          </button>
         </li>
       </ol>
     </main>
-    <div v-if="stage === 'invest' && mix && powderIn" class="clock">
-      <div class="bar"><i :style="{ width: `${usedShare}%` }" /></div>
-      <div class="num under">
-        <span>{{ formatStopwatch(usedMs) }} of {{ formatStopwatch(workingMs) }} working time</span
-        ><span>gloss-off</span>
-      </div>
-    </div>
+    <BenchClock
+      v-if="mix"
+      :powder-in-at="pour.doc.invest.powderInAt"
+      :working-min="mix.workingMin"
+      :now="now"
+    />
+    <BenchTimers
+      :timers="timers"
+      :now="now.getTime()"
+      @start="bench.timerActions.start"
+      @stop="bench.timerActions.stop"
+      @focus="bench.focus"
+    />
     <footer>
-      <button type="button" class="go" @click="next"><kbd>Space</kbd> {{ goWord }}</button>
-      <button type="button" @click="stepBack"><kbd>Z</kbd> step back</button>
+      <button type="button" class="go" @click="next()"><kbd>Space</kbd> {{ goWord }}</button>
+      <button type="button" @click="bench.stepBack"><kbd>Z</kbd> step back</button>
+      <button v-if="step" type="button" @click="bench.leaveOut"><kbd>K</kbd> leave out</button>
       <button type="button" @click="leave"><kbd>Esc</kbd> leave, timers go on</button>
       <span class="caution">{{ caution }}</span>
     </footer>
@@ -170,10 +185,6 @@ h1 {
 .figure.over {
   color: #f58a5c;
 }
-.into {
-  font-size: 0.4em;
-  color: #cfc5b4;
-}
 .note {
   font-size: 25px;
   max-width: 720px;
@@ -188,32 +199,46 @@ h1 {
   padding: 0;
   font-size: 22px;
 }
-.then li {
+.then li:first-child {
+  padding-bottom: 6px;
+}
+.then button {
   display: flex;
   justify-content: space-between;
   gap: 12px;
-  padding: 12px 0;
-  border-top: 1px solid #4d453d;
-}
-.then li:first-child {
+  width: 100%;
+  min-height: 48px;
+  padding: 9px 0;
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  background: none;
   border: none;
-  padding-bottom: 6px;
+  border-top: 1px solid #4d453d;
+  cursor: pointer;
 }
-.bar {
-  height: 18px;
-  background: #443c35;
-}
-.bar i {
-  display: block;
-  height: 100%;
-  background: linear-gradient(90deg, #7a1f14, #d9541e);
-}
-.under {
-  display: flex;
-  justify-content: space-between;
-  padding: 8px 0 4px;
+.then .num {
+  flex: none;
+  max-width: 46%;
+  text-align: right;
   font-size: 17px;
-  color: #cfc5b4;
+}
+.signs {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  font-size: 17px;
+}
+.signs button {
+  min-height: 40px;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: none;
+  cursor: pointer;
+}
+.waiting {
+  color: #f5b04a;
 }
 footer {
   display: flex;

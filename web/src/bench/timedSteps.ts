@@ -1,6 +1,19 @@
 import type { StepRecord } from '@zero-pour/contracts';
-import { judgeStepTime, type CautionKey, type CleanKind, type CleanStep } from '@zero-pour/core';
-import { valueOf, type PourPlan } from '@zero-pour/plan';
+import {
+  formatPhrase,
+  judgeStepTime,
+  looksAt,
+  METRIC,
+  quantity,
+  say,
+  type CautionKey,
+  type CleanKind,
+  type CleanStep,
+  type Look,
+  type Phrase,
+  type UnitChoice,
+} from '@zero-pour/core';
+import { cleaningOf, protocolOf, valueOf, type PourPlan } from '@zero-pour/plan';
 
 /** One step as it is shown, timed and ticked, at the desk and at the bench. */
 export interface TimedStep {
@@ -16,8 +29,16 @@ export interface TimedStep {
   late: string;
   /** What to take care of in this step. */
   caution: CautionKey;
+  /** When its time is up, ms; undefined until its clock runs. */
+  endsAt?: number | undefined;
   /** The protocol's step, when its own time is judged. */
   protocol?: CleanStep;
+  /** What can be seen, where the step is to look; the first is as it should be. */
+  looks?: Look[];
+  /** What sent it back here. */
+  because?: string;
+  /** What the step is about, in large letters, while no time runs. */
+  big?: Phrase;
 }
 
 /** Which caution each kind of cleaning step calls for. */
@@ -36,19 +57,43 @@ const CAUTION_OF: Record<CleanKind, CautionKey> = {
 const minutes = (least: number, most: number): string =>
   most === 0 ? 'until done' : least === most ? `${least} min` : `${least} to ${most} min`;
 
-/** Steps of the resin's protocol. */
-export function cleanSteps({ context }: PourPlan): TimedStep[] {
-  return (context.resin?.protocol ?? []).map((step) => ({
-    key: step.key,
-    name: step.name,
-    note: step.note,
-    seconds: step.maxMinutes === 0 ? null : step.minMinutes * 60,
-    bounds: minutes(step.minMinutes, step.maxMinutes),
-    record: context.doc.clean.steps[step.key],
-    late: '',
-    caution: CAUTION_OF[step.kind],
-    protocol: step,
-  }));
+/** When a step's own countdown ends, once it was begun. */
+const ownEnd = (record: StepRecord | undefined, seconds: number | null): number | undefined =>
+  record?.startedAt && seconds !== null ? Date.parse(record.startedAt) + seconds * 1000 : undefined;
+
+const inMedium = ({ medium, tempC, motion }: CleanStep, choice: UnitChoice): string =>
+  [
+    medium &&
+      (tempC === null
+        ? `in ${medium}`
+        : formatPhrase(say`in ${medium} at ${quantity(tempC, 'degC')}`, choice)),
+    motion,
+  ]
+    .filter((word) => word)
+    .join(', ');
+
+/** Steps of the pour's protocol, with what looks sent back. */
+export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): TimedStep[] {
+  const protocol = protocolOf(context);
+  return cleaningOf(context).map(({ key, step, at, round, record, because }) => {
+    const seconds = step.maxMinutes === 0 ? null : step.minMinutes * 60;
+    return {
+      key,
+      name: round > 1 && because ? `${step.name}, again` : step.name,
+      note: [because, step.note].filter((word) => word).join(' '),
+      seconds,
+      bounds: [minutes(step.minMinutes, step.maxMinutes), inMedium(step, choice)]
+        .filter((word) => word)
+        .join(' '),
+      record,
+      late: '',
+      caution: CAUTION_OF[step.kind],
+      endsAt: ownEnd(record, seconds),
+      protocol: step,
+      because,
+      ...(step.kind === 'look' ? { looks: looksAt(protocol, at) } : {}),
+    };
+  });
 }
 
 const clock = (min: number): string =>
@@ -57,6 +102,7 @@ const clock = (min: number): string =>
 /** Investing steps on the clock that starts when powder meets water. */
 export function investingSteps(plan: PourPlan): TimedStep[] {
   const mix = valueOf(plan.mix);
+  const { powderInAt, steps } = plan.context.doc.invest;
   let from = 0;
   return (mix?.steps ?? []).map((step) => {
     const ends = step.endsAtMin ?? from;
@@ -68,16 +114,83 @@ export function investingSteps(plan: PourPlan): TimedStep[] {
       note: step.note,
       seconds,
       bounds: `by ${clock(ends)}`,
-      record: plan.context.doc.invest.steps[step.key],
+      record: steps[step.key],
       late: step.late,
       caution: 'powder',
+      endsAt: powderInAt ? Date.parse(powderInAt) + ends * 60_000 : undefined,
     };
   });
 }
 
+/** The moment in which the powder meets the water: the investing clock's own first step. */
+export const POWDER_IN = 'powder in';
+export function powderStep(plan: PourPlan): TimedStep[] {
+  const mix = valueOf(plan.mix);
+  if (!mix) return [];
+  const { powderInAt } = plan.context.doc.invest;
+  return [
+    {
+      key: POWDER_IN,
+      name: 'Powder into the water',
+      note: `The working clock starts: ${mix.workingMin.toFixed(1)} min from powder in water.`,
+      seconds: null,
+      bounds: '',
+      record: powderInAt ? { doneAt: powderInAt } : undefined,
+      late: '',
+      caution: 'powder',
+      big: say`${quantity(mix.powder.value, 'g', 0)} into ${quantity(mix.water.value, 'g', 0)}`,
+    },
+  ];
+}
+
+/** The moment in which the metal goes in. */
+export const POURED = 'poured';
+/** Steps at the furnace: the charge, the flask, the pour, and the wait before the flask is broken out. */
+export function pouringSteps(plan: PourPlan): TimedStep[] {
+  const { doc, alloy } = plan.context;
+  const temperatures = valueOf(plan.temperatures);
+  if (!alloy || !temperatures) return [];
+  const records = doc.pour.steps ?? {};
+  const charge = valueOf(plan.charge)?.total.value;
+  const { least, most } = alloy.quenchWaitMin;
+  const quench = alloy.divest === 'quench';
+  const step = (key: string, name: string, note: string, rest: Partial<TimedStep> = {}): TimedStep => ({
+    key,
+    name,
+    note,
+    seconds: null,
+    bounds: 'until done',
+    record: records[key],
+    late: '',
+    caution: 'pour',
+    ...rest,
+  });
+  const { pouredAt } = doc.pour;
+  return [
+    step('charge', 'Weigh the charge', 'Tongs, shield and apron on; the second person knows what to do.', charge === undefined ? {} : { big: say`${quantity(charge, 'g', 1)}` }), // prettier-ignore
+    step('melt', 'Melt', alloy.caution, { big: say`${quantity(temperatures.metalC, 'degC')}` }),
+    step(POURED, 'Flask out, pour', 'Flask from the kiln at the last moment, then without a stop.', {
+      big: say`${quantity(temperatures.flaskC, 'degC')}`,
+      record: pouredAt ? { ...records[POURED], doneAt: pouredAt } : records[POURED],
+    }),
+    step('wait', quench ? 'Wait, then quench' : 'Let it cool, then break it out', '', {
+      seconds: least * 60,
+      bounds: minutes(least, most),
+      caution: 'quench',
+      // Its clock is the pour's.
+      endsAt: pouredAt ? Date.parse(pouredAt) + least * 60_000 : undefined,
+    }),
+  ];
+}
+
+/** Neither done nor left out. */
+export const isLeft = ({ record }: TimedStep): boolean =>
+  record?.doneAt === undefined && record?.skipped !== true;
+/** Its time runs. */
+export const isRunning = (step: TimedStep): boolean => isLeft(step) && step.endsAt !== undefined;
+
 /** First step that is neither done nor left out. */
-export const nextStep = (steps: readonly TimedStep[]): TimedStep | undefined =>
-  steps.find((step) => step.record?.doneAt === undefined && step.record?.skipped !== true);
+export const nextStep = (steps: readonly TimedStep[]): TimedStep | undefined => steps.find(isLeft);
 
 /** How a done step compares with its bounds: '' while it is open or when it was kept. */
 export function timeWords({ record, protocol }: TimedStep): string {

@@ -1,49 +1,77 @@
 import type { StepRecord } from '@zero-pour/contracts';
-import { valueOf } from '@zero-pour/plan';
-import { computed, watch } from 'vue';
+import type { Look } from '@zero-pour/core';
+import { useLocalStorage, useWakeLock } from '@vueuse/core';
+import { computed, onMounted, shallowRef, watch } from 'vue';
 import { useQuickNow } from '../state/clock';
+import { useUnits } from '../state/unitStore';
 import type { PourHandle } from '../state/usePour';
 import { formatStopwatch } from '../time/formatMoment';
 import { beep } from './beep';
-import { cleanSteps, investingSteps, nextStep, type TimedStep } from './timedSteps';
+import { recordStep, type BenchList } from './recordSteps';
+import {
+  cleanSteps,
+  investingSteps,
+  isLeft,
+  isRunning,
+  nextStep,
+  pouringSteps,
+  powderStep,
+  type TimedStep,
+} from './timedSteps';
+import { useTimers } from './useTimers';
 
 const SHOWN_AHEAD = 5;
+/** What is over beeps again after so long, until it is done. */
+const AGAIN_MS = 20_000;
 
 /**
  * Steps at the bench: which one is in work, how long it has, and going on or back. All times are kept with the
  * pour, so that a reload loses nothing.
  */
-export function useBench({ pour, plan, set }: PourHandle, stage: 'clean' | 'invest') {
+export function useBench(handle: PourHandle, list: BenchList) {
+  const { plan } = handle;
   const now = useQuickNow();
+  const units = useUnits();
+  const sound = useLocalStorage('zero-pour.bench-sound', true);
+  const { isSupported: canStayLit, isActive: staysLit, request: stayLit } = useWakeLock();
+  onMounted(() => void stayLit('screen').catch(() => {}));
 
-  const steps = computed<TimedStep[]>(() =>
-    stage === 'clean' ? cleanSteps(plan.value) : investingSteps(plan.value),
-  );
-  const step = computed(() => nextStep(steps.value));
-  const index = computed(() => steps.value.findIndex((s) => s === step.value));
-  const ahead = computed(() => steps.value.slice(index.value + 1, index.value + 1 + SHOWN_AHEAD));
-  const mix = computed(() => valueOf(plan.value.mix));
-  const powderIn = computed(() => pour.value.doc.invest.powderInAt);
-  const waitsForPowder = computed(() => stage === 'invest' && powderIn.value === undefined);
-  const waitsForBegin = computed(
-    () => stage === 'clean' && step.value?.seconds != null && step.value.record?.startedAt === undefined,
-  );
-
-  /** On the investing clock a step ends at its place on the clock; a cleaning step counts from its own begin. */
-  const endsAt = computed<number | undefined>(() => {
-    const s = step.value;
-    if (!s || s.seconds === null) return undefined;
-    if (stage === 'clean')
-      return s.record?.startedAt ? Date.parse(s.record.startedAt) + s.seconds * 1000 : undefined;
-    const ends = mix.value?.steps.find((m) => m.key === s.key)?.endsAtMin;
-    return powderIn.value && ends != null ? Date.parse(powderIn.value) + ends * 60_000 : undefined;
+  const steps = computed<TimedStep[]>(() => {
+    if (list === 'clean') return cleanSteps(plan.value, units.choice);
+    return list === 'invest'
+      ? [...powderStep(plan.value), ...investingSteps(plan.value)]
+      : pouringSteps(plan.value);
   });
+  /** A step that was chosen out of turn, so that several run side by side. */
+  const chosen = shallowRef<string>();
+  const step = computed(
+    () => steps.value.find((s) => s.key === chosen.value && isLeft(s)) ?? nextStep(steps.value),
+  );
+  const index = computed(() => steps.value.findIndex((s) => s === step.value));
+  const ahead = computed(() =>
+    steps.value.filter((s) => isLeft(s) && s !== step.value).slice(0, SHOWN_AHEAD),
+  );
+  const waitsForBegin = computed(
+    () => step.value?.seconds != null && step.value.endsAt === undefined && list === 'clean',
+  );
+
+  const { timers, ...timerActions } = useTimers(
+    () => handle.pour.value.id,
+    () => steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
+  );
   const leftMs = computed(() =>
-    endsAt.value === undefined ? undefined : endsAt.value - now.value.getTime(),
+    step.value?.endsAt === undefined ? undefined : step.value.endsAt - now.value.getTime(),
   );
   const isOver = computed(() => leftMs.value !== undefined && leftMs.value <= 0);
-  watch(isOver, (over) => {
-    if (over) beep();
+  const overCount = computed(
+    () => timers.value.filter((timer) => timer.endsAt <= now.value.getTime()).length + (isOver.value ? 1 : 0),
+  );
+  let beepedAt = 0;
+  watch([overCount, now], ([count, at], [before]) => {
+    if (count === 0 || !sound.value) return;
+    if (count <= (before ?? 0) && at.getTime() - beepedAt < AGAIN_MS) return;
+    beepedAt = at.getTime();
+    beep();
   });
 
   /** The large digits: time left, time over with a plus, or the step's length before it is begun. */
@@ -55,47 +83,62 @@ export function useBench({ pour, plan, set }: PourHandle, stage: 'clean' | 'inve
   });
 
   const iso = (): string => new Date().toISOString();
-  const keep = (key: string, record: StepRecord | undefined): void => set([stage, 'steps', key], record);
+  const keep = (key: string, record: StepRecord | undefined): void => recordStep(handle, list, key, record);
+  const focus = (key: string): void => void (chosen.value = key);
 
-  /** Begins what waits to be begun, else ends the step and begins the next; false when nothing is left. */
-  function goOn(): boolean {
+  /** Begins what waits to be begun, else ends the step; false when nothing is left. */
+  function goOn(saw?: Look): boolean {
     const s = step.value;
-    if (waitsForPowder.value) set(['invest', 'powderInAt'], iso());
-    else if (!s) return false;
-    else if (waitsForBegin.value) keep(s.key, { startedAt: iso() });
-    else {
-      keep(s.key, { ...s.record, doneAt: iso() });
-      const following = nextStep(steps.value);
-      if (stage === 'clean' && following && following.seconds !== null)
-        keep(following.key, { startedAt: iso() });
+    if (!s) return false;
+    if (waitsForBegin.value) {
+      keep(s.key, { startedAt: iso() });
+      return true;
     }
+    const look = s.looks ? { saw: saw ?? s.looks[0]! } : {};
+    keep(s.key, { ...s.record, doneAt: iso(), ...look });
+    chosen.value = undefined;
+    beginNext();
     return true;
   }
+  /** The next cleaning step begins by itself where it is timed: hands are wet. */
+  function beginNext(): void {
+    const following = nextStep(steps.value);
+    if (list === 'clean' && following?.seconds != null && !following.record?.startedAt)
+      keep(following.key, { startedAt: iso() });
+  }
+  function leaveOut(): void {
+    if (step.value) keep(step.value.key, { skipped: true });
+    chosen.value = undefined;
+  }
 
-  /** Takes the last step up again; from the first investing step, takes the powder's moment back. */
+  /** Takes the last step up again, or what was begun of this one. */
   function stepBack(): void {
     const s = step.value;
-    if (s?.record?.startedAt && stage === 'clean') keep(s.key, undefined);
+    if (s?.record?.startedAt) return keep(s.key, undefined);
     const at = index.value < 0 ? steps.value.length : index.value;
     const before = steps.value[at - 1];
-    if (before)
-      keep(before.key, before.record?.startedAt ? { startedAt: before.record.startedAt } : undefined);
-    else if (stage === 'invest') set(['invest', 'powderInAt'], undefined);
+    if (!before) return;
+    const { startedAt } = before.record ?? {};
+    keep(before.key, startedAt ? { startedAt } : undefined);
   }
 
   return {
     now,
+    sound,
+    canStayLit,
+    staysLit,
     steps,
     step,
     index,
     ahead,
-    mix,
-    powderIn,
-    waitsForPowder,
+    timers,
+    timerActions,
     waitsForBegin,
     digits,
     isOver,
+    focus,
     goOn,
+    leaveOut,
     stepBack,
   };
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StepRecord } from '@zero-pour/contracts';
+import { LOOK_WORDS, type Look } from '@zero-pour/core';
 import { format } from 'date-fns';
 import { timeWords, type TimedStep } from '../bench/timedSteps';
 import { useQuickNow } from '../state/clock';
@@ -11,7 +12,11 @@ const now = useQuickNow();
 
 const begin = (step: TimedStep): void => emit('record', step.key, { startedAt: new Date().toISOString() });
 const finish = (step: TimedStep): void =>
-  emit('record', step.key, { ...step.record, doneAt: new Date().toISOString() });
+  step.looks
+    ? see(step, step.looks[0]!)
+    : emit('record', step.key, { ...step.record, doneAt: new Date().toISOString() });
+const see = (step: TimedStep, saw: Look): void =>
+  emit('record', step.key, { ...step.record, doneAt: new Date().toISOString(), saw });
 const skip = (step: TimedStep): void => emit('record', step.key, { skipped: true });
 const reopen = (step: TimedStep): void => emit('record', step.key, undefined);
 
@@ -35,6 +40,18 @@ const spent = (step: TimedStep): string => {
         <td class="name">
           <b>{{ step.name }}</b>
           <div v-if="step.note" class="mute">{{ step.note }}</div>
+          <div v-if="step.looks" class="looks">
+            <button
+              v-for="look in step.looks"
+              :key="look"
+              type="button"
+              class="text-button"
+              :aria-pressed="step.record?.saw === look"
+              @click="see(step, look)"
+            >
+              {{ LOOK_WORDS[look] }}
+            </button>
+          </div>
         </td>
         <td class="num bounds">{{ step.bounds }}</td>
         <td class="num time">
@@ -60,7 +77,9 @@ const spent = (step: TimedStep): string => {
               @click="begin(step)"
               >Begin</v-btn
             >
-            <v-btn variant="flat" :aria-label="`${step.name} done`" @click="finish(step)">Done</v-btn>
+            <v-btn variant="flat" :aria-label="`${step.name} done`" @click="finish(step)">{{
+              step.looks ? 'Fine' : 'Done'
+            }}</v-btn>
             <button
               type="button"
               class="text-button"
@@ -80,9 +99,20 @@ const spent = (step: TimedStep): string => {
 .name .mute {
   font-size: 13.5px;
 }
+
+.looks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  margin-top: 4px;
+}
+.looks [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: none;
+  color: var(--ink);
+}
 .bounds {
-  white-space: nowrap;
-  width: 110px;
+  width: 130px;
 }
 .time {
   width: 150px;

@@ -1,9 +1,17 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
-import { CLEAN_KINDS, type CleanKind } from '@zero-pour/core';
+import {
+  CLEAN_KINDS,
+  CLEAN_MEDIA,
+  CLEAN_MOTIONS,
+  type CleanKind,
+  type CleanMedium,
+  type CleanMotion,
+} from '@zero-pour/core';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 
+/** The steps of a cleaning protocol, each on two lines: what and how long, then in what and how. */
 type Step = Resin['protocol'][number];
 const props = defineProps<{ steps: readonly Step[] }>();
 const emit = defineEmits<{ change: [steps: Step[]] }>();
@@ -23,131 +31,148 @@ function move(index: number, by: number): void {
   const [taken] = steps.splice(index, 1);
   if (taken) emit('change', steps.toSpliced(index + by, 0, taken));
 }
+const NEW_STEP: Omit<Step, 'key'> = {
+  kind: 'rinse',
+  name: 'New step',
+  minMinutes: 1,
+  maxMinutes: 2,
+  medium: null,
+  tempC: null,
+  motion: null,
+  times: 1,
+  note: '',
+};
 const add = (): void =>
-  emit('change', [
-    ...props.steps,
-    {
-      key: crypto.randomUUID().slice(0, 8),
-      kind: 'rinse',
-      name: 'New step',
-      minMinutes: 1,
-      maxMinutes: 2,
-      note: '',
-    },
-  ]);
+  emit('change', [...props.steps, { ...NEW_STEP, key: crypto.randomUUID().slice(0, 8) }]);
+const orNone = (words: readonly string[]) => [
+  { title: 'as it comes', value: null },
+  ...words.map((word) => ({ title: word, value: word })),
+];
 </script>
 
 <template>
-  <div class="scroll-x">
-    <table class="plain">
-      <thead>
-        <tr>
-          <th>Step</th>
-          <th>Kind</th>
-          <th>Least</th>
-          <th>Most</th>
-          <th>Note</th>
-          <th><span class="visually-hidden">Change</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(step, i) in steps" :key="step.key">
-          <td class="name">
-            <NoteField
-              label="Name"
-              :max="120"
-              :model-value="step.name"
-              @update:model-value="(name) => name && change(i, { name })"
-            />
-          </td>
-          <td class="kind">
-            <v-select
-              label="Kind"
-              :items="[...CLEAN_KINDS]"
-              :model-value="step.kind"
-              @update:model-value="(kind: CleanKind) => change(i, { kind })"
-            />
-          </td>
-          <td class="min">
-            <QuantityField
-              label="Least"
-              unit="min"
-              :digits="1"
-              required
-              :model-value="step.minMinutes"
-              :max="1440"
-              @update:model-value="(m) => m !== undefined && change(i, { minMinutes: m })"
-            />
-          </td>
-          <td class="min">
-            <QuantityField
-              label="Most"
-              unit="min"
-              :digits="1"
-              required
-              :model-value="step.maxMinutes"
-              :max="2880"
-              hint="0: until done"
-              @update:model-value="(m) => m !== undefined && change(i, { maxMinutes: m })"
-            />
-          </td>
-          <td>
-            <NoteField
-              label="Note"
-              :max="200"
-              :model-value="step.note"
-              @update:model-value="(note) => change(i, { note: note ?? '' })"
-            />
-          </td>
-          <td class="acts">
-            <button
-              type="button"
-              class="text-button"
-              :disabled="i === 0"
-              :aria-label="`${step.name} earlier`"
-              @click="move(i, -1)"
-            >
-              up
-            </button>
-            <button
-              type="button"
-              class="text-button"
-              :aria-label="`Take ${step.name} out`"
-              @click="remove(i)"
-            >
-              out
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <ol class="steps">
+    <li v-for="(step, i) in steps" :key="step.key" :aria-label="step.name">
+      <NoteField
+        class="name"
+        label="Step"
+        :max="120"
+        :model-value="step.name"
+        @update:model-value="(name) => name && change(i, { name })"
+      />
+      <v-select
+        label="Kind"
+        :items="[...CLEAN_KINDS]"
+        :model-value="step.kind"
+        @update:model-value="(kind: CleanKind) => change(i, { kind })"
+      />
+      <QuantityField
+        label="Least"
+        unit="min"
+        :digits="1"
+        required
+        :model-value="step.minMinutes"
+        :max="1440"
+        @update:model-value="(m) => m !== undefined && change(i, { minMinutes: m })"
+      />
+      <QuantityField
+        label="Most"
+        unit="min"
+        :digits="1"
+        required
+        :model-value="step.maxMinutes"
+        :max="2880"
+        hint="0: until done"
+        @update:model-value="(m) => m !== undefined && change(i, { maxMinutes: m })"
+      />
+      <QuantityField
+        label="Times"
+        unit="count"
+        required
+        :min="1"
+        :max="5"
+        :model-value="step.times"
+        @update:model-value="(n) => n !== undefined && change(i, { times: Math.round(n) })"
+      />
+      <span class="acts">
+        <button
+          type="button"
+          class="text-button"
+          :disabled="i === 0"
+          :aria-label="`${step.name} earlier`"
+          @click="move(i, -1)"
+        >
+          up
+        </button>
+        <button type="button" class="text-button" :aria-label="`Take ${step.name} out`" @click="remove(i)">
+          out
+        </button>
+      </span>
+      <NoteField
+        class="name"
+        label="Note"
+        :max="200"
+        :model-value="step.note"
+        @update:model-value="(note) => change(i, { note: note ?? '' })"
+      />
+      <v-select
+        label="In"
+        :items="orNone(CLEAN_MEDIA)"
+        :model-value="step.medium"
+        @update:model-value="(medium: CleanMedium | null) => change(i, { medium })"
+      />
+      <QuantityField
+        label="At"
+        unit="degC"
+        :max="90"
+        hint="as it comes"
+        :model-value="step.tempC ?? undefined"
+        @update:model-value="(t) => change(i, { tempC: t ?? null })"
+      />
+      <v-select
+        class="motion"
+        label="Moved"
+        :items="orNone(CLEAN_MOTIONS)"
+        :model-value="step.motion"
+        @update:model-value="(motion: CleanMotion | null) => change(i, { motion })"
+      />
+    </li>
+  </ol>
   <v-btn size="small" class="mt-2" @click="add">Add a step</v-btn>
 </template>
 
 <style scoped>
-td {
-  vertical-align: top !important;
+.steps {
+  list-style: none;
+  margin: 0;
+  padding: 0;
 }
-.name {
-  min-width: 180px;
+li {
+  display: grid;
+  grid-template-columns: minmax(200px, 1fr) 140px 104px 104px 90px 74px;
+  gap: 8px;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
 }
-.kind {
-  width: 130px;
-  min-width: 120px;
-}
-.min {
-  width: 112px;
-  min-width: 100px;
+.motion {
+  grid-column: span 2;
 }
 .acts {
+  padding-top: 12px;
   white-space: nowrap;
-  padding-top: 14px;
 }
 .acts button {
   margin-right: 8px;
 }
 .acts button:disabled {
   visibility: hidden;
+}
+@media (max-width: 900px) {
+  li {
+    grid-template-columns: 1fr 1fr;
+  }
+  .name {
+    grid-column: 1 / -1;
+  }
 }
 </style>

@@ -4,6 +4,7 @@ import { ref, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
+import { BENCH_LISTS } from '../bench/recordSteps';
 import { useNewPour } from '../pour/useNewPour';
 import { quickSumsOpen } from '../quick/quickSumsOpen';
 
@@ -30,9 +31,10 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     const id = String(route.params['id']);
     const stage = STAGES.find((s) => s.shortcut === key);
     if (stage) void router.push(`/pours/${id}/${stage.key}`);
-    else if (key === 'b')
-      void router.push(`/pours/${id}/bench/${route.params['stage'] === 'invest' ? 'invest' : 'clean'}`);
-    else if (key === 'e') void router.push({ path: `/pours/${id}/result`, hash: '#counts' });
+    else if (key === 'b') {
+      const list = BENCH_LISTS.find((name) => name === route.params['stage']) ?? 'clean';
+      void router.push(`/pours/${id}/bench/${list}`);
+    } else if (key === 'e') void router.push({ path: `/pours/${id}/result`, hash: '#counts' });
     else return false;
     return true;
   }

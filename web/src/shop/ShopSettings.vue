@@ -5,6 +5,7 @@ import { shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
+import CleaningSettings from './CleaningSettings.vue';
 import { useShop } from '../state/shopStore';
 
 const shop = useShop();
@@ -99,6 +100,7 @@ const setDay = (index: number, fields: Partial<Day>): void =>
         </tbody>
       </table>
     </section>
+    <CleaningSettings :settings="settings" @change="change" />
   </section>
 </template>
 

@@ -5,14 +5,40 @@ import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
 import NoteField from '../../components/NoteField.vue';
 import StepTable from '../../components/StepTable.vue';
+import { recordClean } from '../../bench/recordSteps';
 import { cleanSteps } from '../../bench/timedSteps';
+import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import BathLines from '../clean/BathLines.vue';
+import WorthCasting from '../clean/WorthCasting.vue';
+import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 
+/** Window glass holds back light shorter than this. */
+const GLASS_PASSES_NM = 385;
+
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, plan, set } = usePour();
+const handle = usePour();
+const { pour, plan, set } = handle;
+const units = useUnits();
 const router = useRouter();
-const steps = computed(() => cleanSteps(plan.value));
+const steps = computed(() => cleanSteps(plan.value, units.choice));
+/** Which protocol, and under what it is cured. */
+const cureLine = computed(() => {
+  const { begun } = pour.value.doc.clean;
+  const { resin, settings } = plan.value.context;
+  const { name, version } = begun ?? {
+    name: resin?.protocolName ?? '',
+    version: resin?.protocolVersion ?? 1,
+  };
+  const { lampNm, litSides, turntable, reflector, vessel } = begun?.cure ?? settings.cure;
+  const lamp =
+    lampNm === null
+      ? ''
+      : ` Cured under ${lampNm} nm from ${litSides} ${litSides === 1 ? 'side' : 'sides'}${turntable ? ', turning' : ''}${reflector ? ', with a reflector' : ''}.`;
+  const glass = lampNm !== null && lampNm < GLASS_PASSES_NM && vessel === 'glass';
+  return `${name ? `${name}, version ${version}.` : ''}${lamp}${glass ? ' Short UV does not pass the glass: use another vessel.' : ''}`;
+});
 
 const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))]);
 </script>
@@ -40,7 +66,13 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
     This resin has no protocol yet.
     <router-link :to="`/resins/${plan.context.resin.id}`">Write one</router-link>
   </p>
-  <StepTable v-else :steps="steps" @record="(key, record) => set(['clean', 'steps', key], record)" />
+  <template v-else>
+    <FreshLines />
+    <BathLines />
+    <p v-if="cureLine" class="mute mb-2">{{ cureLine }}</p>
+    <StepTable :steps="steps" @record="(key, record) => recordClean(handle, key, record)" />
+  </template>
+  <WorthCasting />
   <NoteField
     class="mt-4"
     label="Note on cleaning"

@@ -2,6 +2,7 @@
 import { formatQuantity, type ClassRange, type StageKey } from '@zero-pour/core';
 import { valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
+import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -19,6 +20,7 @@ const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
 const { pour, plan, set } = handle;
 const units = useUnits();
+const router = useRouter();
 const doc = computed(() => pour.value.doc.pour);
 const temperatures = computed(() => valueOf(plan.value.temperatures));
 const charge = computed(() => valueOf(plan.value.charge));
@@ -41,7 +43,11 @@ const wait = computed(() => {
     title="Pour"
     :line="temperatures ? `${alloy?.name}, ${pour.doc.brief.castClass}` : undefined"
     can-leave
-  />
+  >
+    <v-btn v-if="temperatures" @click="router.push(`/pours/${pour.id}/bench/pour`)"
+      >Bench mode <kbd class="ml-2">B</kbd></v-btn
+    >
+  </StageHead>
   <PlannedNote :planned="plan.temperatures" @go-to="(s) => emit('goTo', s)" />
   <template v-if="temperatures">
     <div class="targets">

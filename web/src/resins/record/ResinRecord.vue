@@ -4,9 +4,9 @@ import CautionLine from '../../components/CautionLine.vue';
 import HistoryList from '../../shop/HistoryList.vue';
 import ItemForm from '../../shop/ItemForm.vue';
 import { useItemEdit } from '../../shop/useItemEdit';
-import ProtocolTable from '../ProtocolTable.vue';
 import Attachments from './Attachments.vue';
 import BlendRows from './BlendRows.vue';
+import ProtocolEditor from './ProtocolEditor.vue';
 import ReportedRows from './ReportedRows.vue';
 import StockRows from './StockRows.vue';
 
@@ -31,10 +31,7 @@ const set = (fields: Partial<Resin>): void => {
       <ItemForm kind="resin" :item="item" @change="change" />
     </section>
     <BlendRows :resin="item" @change="(blendOf) => set({ blendOf })" />
-    <section class="stage-block">
-      <h2>Cleaning protocol</h2>
-      <ProtocolTable :steps="item.protocol" @change="(protocol) => set({ protocol })" />
-    </section>
+    <ProtocolEditor :resin="item" @change="set" />
     <Attachments :attachments="item.attachments" @change="(attachments) => set({ attachments })" />
     <HistoryList kind="resin" :item="item" />
     <CautionLine of="resin" />

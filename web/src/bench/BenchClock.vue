@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { addMinutes, format } from 'date-fns';
+import { computed } from 'vue';
+import { formatStopwatch } from '../time/formatMoment';
+
+/** How much of the working time is used, from powder in water to gloss-off. */
+const props = defineProps<{ powderInAt: string | undefined; workingMin: number; now: Date }>();
+const from = computed(() => (props.powderInAt ? Date.parse(props.powderInAt) : undefined));
+const usedMs = computed(() => (from.value === undefined ? 0 : props.now.getTime() - from.value));
+const workingMs = computed(() => props.workingMin * 60_000);
+const usedShare = computed(() => Math.min(100, (usedMs.value / workingMs.value) * 100));
+</script>
+
+<template>
+  <div v-if="from !== undefined" class="clock">
+    <div class="bar"><i :style="{ width: `${usedShare}%` }" /></div>
+    <div class="num under">
+      <span>{{ formatStopwatch(usedMs) }} of {{ formatStopwatch(workingMs) }} working time</span
+      ><span>
+        powder in at {{ format(from, 'HH:mm:ss') }} · gloss-off about
+        {{ format(addMinutes(from, workingMin), 'HH:mm') }}</span
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  height: 18px;
+  background: #443c35;
+}
+.bar i {
+  display: block;
+  height: 100%;
+  background: linear-gradient(90deg, #7a1f14, #d9541e);
+}
+.under {
+  display: flex;
+  justify-content: space-between;
+  padding: 8px 0 4px;
+  font-size: 17px;
+  color: #cfc5b4;
+}
+</style>

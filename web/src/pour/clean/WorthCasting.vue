@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { EXPECTATIONS, PIECE_VERDICTS, type Expectation, type PieceVerdict } from '@zero-pour/core';
+import { piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
+import { computed, onMounted } from 'vue';
+import ChoiceRow from '../../components/ChoiceRow.vue';
+import { useSlowNow } from '../../state/clock';
+import { usePrints } from '../../state/printStore';
+import { usePour } from '../../state/usePour';
+
+/** Each piece before it is invested: what becomes of it, and what is expected, to be compared with the casting. */
+const { pour, plan, set } = usePour();
+const now = useSlowNow();
+const prints = usePrints();
+onMounted(() => prints.load().catch(() => {}));
+
+const pieces = computed(() => piecesWorth(plan.value.context, new Date(now.value).toISOString()));
+const verdictOf = ({ proposed, decided }: PieceWorth) => decided?.verdict ?? proposed.verdict;
+const expectOf = ({ proposed, decided }: PieceWorth) => decided?.expect ?? proposed.expect;
+const keep = (piece: PieceWorth, verdict: PieceVerdict, expect: Expectation): void =>
+  set(['clean', 'pieces', piece.number], { verdict, expect });
+const undecided = computed(() => pieces.value.filter((piece) => !piece.decided));
+function takeAll(): void {
+  const taken = undecided.value.map((p) => [
+    p.number,
+    { verdict: p.proposed.verdict, expect: p.proposed.expect },
+  ]);
+  set(['clean', 'pieces'], { ...pour.value.doc.clean.pieces, ...Object.fromEntries(taken) });
+}
+const goes = computed(
+  () => pieces.value.filter((piece) => ['cast', 'test', 'mend'].includes(verdictOf(piece))).length,
+);
+const short = computed(() => plan.value.context.parts.reduce((sum, p) => sum + p.prints, 0) - goes.value);
+const tally = computed(() =>
+  Object.entries(tallyExpected(prints.prints)).filter(([, count]) => count.of > 0),
+);
+</script>
+
+<template>
+  <section v-if="pieces.length > 0" class="stage-block" aria-label="Worth casting?">
+    <h2>Worth casting?</h2>
+    <p class="head">
+      <span>
+        {{ goes }} of {{ pieces.length }} {{ goes === 1 ? 'goes' : 'go' }} into the flask<template
+          v-if="short > 0"
+          >: {{ short }} fewer than wanted</template
+        >.
+      </span>
+      <v-btn v-if="undecided.length > 0" size="small" variant="flat" @click="takeAll">As proposed</v-btn>
+    </p>
+    <div v-for="piece in pieces" :key="piece.number" :class="['piece', { open: !piece.decided }]">
+      <span class="num">{{ piece.number }}</span>
+      <span>
+        {{ piece.pattern.name }}
+        <span v-for="reason in piece.proposed.reasons" :key="reason" class="reason">{{ reason }}</span>
+        <router-link v-if="piece.proposed.toPattern" :to="`/patterns/${piece.pattern.id}`" class="reason">
+          The fault lies in the model: a new version of the pattern
+        </router-link>
+      </span>
+      <ChoiceRow
+        :label="`What becomes of piece ${piece.number}`"
+        :options="PIECE_VERDICTS"
+        :model-value="verdictOf(piece)"
+        @choose="(verdict) => keep(piece, verdict, expectOf(piece))"
+      />
+      <ChoiceRow
+        :label="`What is expected of piece ${piece.number}`"
+        :options="EXPECTATIONS"
+        :model-value="expectOf(piece)"
+        @choose="(expect) => keep(piece, verdictOf(piece), expect)"
+      />
+    </div>
+    <p v-if="undecided.length > 0" class="mute mt-2">
+      Pale rows are proposed from the print and the cleaning; press what you decide.
+    </p>
+    <p v-if="tally.length > 0" class="mute mt-2">
+      So far came out sellable:
+      <template v-for="([expected, count], i) in tally" :key="expected"
+        ><template v-if="i > 0">, </template>of {{ count.of }} “{{ expected }}” {{ count.sellable }}</template
+      >.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.piece {
+  display: grid;
+  grid-template-columns: 28px minmax(140px, 1fr) auto auto;
+  gap: 6px 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+.open {
+  color: var(--mute);
+}
+.reason {
+  display: block;
+  font-size: 13.5px;
+  color: var(--ink);
+}
+@media (max-width: 1180px) {
+  .piece {
+    grid-template-columns: 28px minmax(0, 1fr);
+  }
+  .piece > :nth-child(n + 3) {
+    grid-column: 2;
+    justify-self: start;
+  }
+}
+</style>
