@@ -49,7 +49,7 @@ export {
   type KilnState,
 } from './board';
 export { judgeTimes, type FormatMoment } from './judgeTimes';
-export type { Moment } from './moments';
+export { partWayH, type Moment } from './moments';
 export {
   curveOf,
   fitTest,
@@ -87,3 +87,5 @@ export {
   type ExpectedTally,
   type PieceWorth,
 } from './clean/worth';
+export { burnoutHours, comparable, plateChoice, type ComparedProfile } from './plateChoices';
+export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';

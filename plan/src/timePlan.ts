@@ -178,22 +178,25 @@ export function planTimes(
     kilnStarted: started !== undefined,
     poured: pouredAt !== undefined,
     blocks: [...recordedBlocks(context, hours), ...planned],
-    moments: ([      ...planned.map((b): Moment => ({
-        stage: b.stage,
-        at: b.from,
-        ...stepWords(b.stage, gates, mix, print),
-        done: false,
-      })),
-      ...printMoments(context, print),
-      ...kilnMoments(context, burnout, kilnIn, kilnH),
-      {
-        stage: 'pour',
-        at: zero,
-        what: say`Zero: pour`,
-        detail: context.alloy ? say`${context.alloy.name}` : DETAIL_NONE,
-        done: pouredAt !== undefined,
-      },
-    ] satisfies Moment[]).sort((a, b) => a.at - b.at),
+    moments: (
+      [
+        ...planned.map((b): Moment => ({
+          stage: b.stage,
+          at: b.from,
+          ...stepWords(b.stage, gates, mix, print),
+          done: false,
+        })),
+        ...printMoments(context, print),
+        ...kilnMoments(context, burnout, kilnIn, kilnH),
+        {
+          stage: 'pour',
+          at: zero,
+          what: say`Zero: pour`,
+          detail: context.alloy ? say`${context.alloy.name}` : DETAIL_NONE,
+          done: pouredAt !== undefined,
+        },
+      ] satisfies Moment[]
+    ).sort((a, b) => a.at - b.at),
     conflicts:
       pouredAt !== undefined
         ? []

@@ -22,6 +22,13 @@ export const router = createRouter({
       meta: { bare: true },
     },
     {
+      path: '/pours/:id/sheet',
+      name: 'sheet',
+      component: () => import('./pour/sheet/SheetPage.vue'),
+      props: true,
+      meta: { bare: true, title: 'Plate sheet' },
+    },
+    {
       path: '/patterns/:id?',
       name: 'patterns',
       component: () => import('./pattern/PatternsPage.vue'),

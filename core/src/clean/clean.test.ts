@@ -4,6 +4,7 @@ import {
   CLEAN_SCHOOLS,
   cleanRun,
   cureIn,
+  handsOnMinutes,
   judgeStepTime,
   looksAt,
   protocolHours,
@@ -44,6 +45,12 @@ describe('schools of cleaning', () => {
     expect(cureIn('water').map((step) => step.key)).toEqual(['wet', 'cure', 'dry']);
     expect(cureIn('glycerin', [4, 6]).map((step) => step.key)).toEqual(['wet', 'cure', 'off', 'dry']);
     expect(cureIn('glycerin', [4, 6])[1]).toMatchObject({ minMinutes: 4, maxMinutes: 6, medium: 'glycerin' });
+  });
+
+  it('keep hands busy while washing, looking and cutting, not while it drips, rests or cures', () => {
+    const of = (kind: string) => USUAL_PROTOCOL.filter((step) => step.kind === kind);
+    expect(handsOnMinutes([...of('drip'), ...of('rest'), ...of('cure')])).toBe(0);
+    expect(handsOnMinutes([...of('wash'), ...of('supports')], 12)).toBeCloseTo(3 + 2 + 12, 9);
   });
 
   it('take their least time, each step as often as it is done', () => {

@@ -2,6 +2,7 @@ export {
   CLEAN_KINDS,
   CLEAN_MEDIA,
   CLEAN_MOTIONS,
+  handsOnMinutes,
   judgeStepTime,
   protocolHours,
   type CleanKind,

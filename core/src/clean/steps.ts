@@ -54,6 +54,20 @@ export function protocolHours(
   return minutes / 60;
 }
 
+/** Nobody stands by while it drips, rests or lies under the lamp. */
+const UNATTENDED: readonly CleanKind[] = ['drip', 'rest', 'cure'];
+
+/** Minutes of a protocol that somebody stands there; untimed steps count `untimedMinutes` each (shop default). */
+export const handsOnMinutes = (
+  steps: readonly Pick<CleanStep, 'kind' | 'minMinutes' | 'maxMinutes' | 'times'>[],
+  untimedMinutes = 10,
+): number =>
+  60 *
+  protocolHours(
+    steps.filter(({ kind }) => !UNATTENDED.includes(kind)),
+    untimedMinutes,
+  );
+
 /** How a recorded time compares with the step's own bounds. */
 export function judgeStepTime(
   step: Pick<CleanStep, 'minMinutes' | 'maxMinutes'>,

@@ -25,6 +25,9 @@ export interface PlateChoice {
   castYield: number;
   burnoutH: number;
   kilnCostPerH: number;
+  /** Washing and curing, h; and how long somebody stands there, min. */
+  cleanH: number;
+  handsOnMin: number;
 }
 
 export interface PlateCosts {
@@ -43,6 +46,8 @@ export interface PlateComparison {
   resinG: number;
   survivors: number;
   burnoutH: number;
+  cleanH: number;
+  handsOnMin: number;
   goodCastings: number;
   costs: PlateCosts;
   totalCost: number;
@@ -73,6 +78,8 @@ export function comparePlate(job: PlateJob, choice: PlateChoice): PlateCompariso
     resinG: totalG,
     survivors,
     burnoutH: choice.burnoutH,
+    cleanH: choice.cleanH,
+    handsOnMin: choice.handsOnMin,
     goodCastings,
     costs,
     totalCost,

@@ -137,6 +137,8 @@ const CHOICE: PlateChoice = {
   printYield: 0.9,
   castYield: 0.8,
   burnoutH: 12,
+  cleanH: 1,
+  handsOnMin: 45,
   kilnCostPerH: 0.5,
 };
 const JOB = { heightMm: 20, volumeMm3: 5000, copies: 10 };

@@ -1,32 +1,10 @@
 <script setup lang="ts">
-import { shallowRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
-import { useNotices } from '../state/notices';
-import { usePours } from '../state/pourStore';
+import { usePourLoaded } from '../pour/usePourLoaded';
 import BenchWork from './BenchWork.vue';
 import type { BenchList } from './recordSteps';
 
 const props = defineProps<{ id: string; stage: BenchList }>();
-const pours = usePours();
-const notices = useNotices();
-const router = useRouter();
-const ready = shallowRef(false);
-
-watch(
-  () => props.id,
-  async (id) => {
-    ready.value = pours.pours.has(id);
-    if (ready.value) return;
-    try {
-      await pours.load(id);
-      ready.value = true;
-    } catch (error) {
-      notices.wrong(error);
-      await router.replace('/');
-    }
-  },
-  { immediate: true },
-);
+const ready = usePourLoaded(() => props.id);
 </script>
 
 <template>

@@ -153,7 +153,10 @@ describe('timed steps', () => {
       return table.emitted('record')?.at(-1);
     };
     expect(await press('Begin Let it drip')).toEqual(['drip', { startedAt: expect.any(String) }]);
-    expect(await press('Look at the skin done')).toEqual(['look', { doneAt: expect.any(String), saw: 'fine' }]);
+    expect(await press('Look at the skin done')).toEqual([
+      'look',
+      { doneAt: expect.any(String), saw: 'fine' },
+    ]);
     expect(await press('Leave out Cure')).toEqual(['cure', { skipped: true }]);
     await table.setProps({
       steps: steps().map((s) => (s.key === 'cure' ? { ...s, record: { skipped: true } } : s)),

@@ -1,8 +1,8 @@
 import { BENCH_RECORD_SCHEMAS, emptyRecords, usualProfile, type Profile } from '@zero-pour/contracts';
 import { standing } from '@zero-pour/core';
+import { burnoutHours, comparable, NOTHING_PRINTED, plateChoice } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { NOW, PRINTER, RESIN, THINGS, uuid } from '../testing/resinThings';
-import { burnoutHours, comparable, plateChoice } from './compare/choices';
 import { readDiscs } from './curve/readDiscs';
 import { rankingColumns } from './ranking/rankingColumns';
 import { sideBySide, summarise } from './testset/gradeSummary';
@@ -94,7 +94,7 @@ describe('comparing', () => {
   it('takes standing profiles of castable resins, with even odds before any record', () => {
     const [only, ...rest] = comparable(lists, none, []);
     expect(rest).toEqual([]);
-    const choice = plateChoice(only!, 12, 0.5);
+    const choice = plateChoice(only!, NOTHING_PRINTED, 12, 0.5);
     expect(choice).toMatchObject({ printYield: 0.5, castYield: 0.5, burnoutH: 12 });
     expect(only!.prints.few).toBe(true);
   });

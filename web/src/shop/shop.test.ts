@@ -46,7 +46,17 @@ describe('what the book offers', () => {
 describe('forms', () => {
   /** Fields that have an editor of their own, or are not for typing. */
   const ELSEWHERE: Partial<Record<ShopKind, string[]>> = {
-    resin: ['protocol', 'reported', 'bottles', 'vats', 'blendOf', 'attachments', 'retired'],
+    resin: [
+      'protocol',
+      'protocolName',
+      'protocolVersion',
+      'reported',
+      'bottles',
+      'vats',
+      'blendOf',
+      'attachments',
+      'retired',
+    ],
     printer: ['events', 'irradianceAt', 'retired'],
     profile: [
       'name',

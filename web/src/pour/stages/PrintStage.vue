@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { formatQuantity, type StageKey } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
+import { formatQuantity, HOUR_MS, type StageKey } from '@zero-pour/core';
+import { partWayH, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -11,12 +11,17 @@ import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import BeforePrint from '../../resins/page/BeforePrint.vue';
+import { useSlowNow } from '../../state/clock';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
+import { formatMoment } from '../../time/formatMoment';
+import AfterPrint from '../print/AfterPrint.vue';
 import HowMany from '../print/HowMany.vue';
 import PlateDrawing from '../print/PlateDrawing.vue';
 import PieceRows from '../print/PieceRows.vue';
+import PrintRecord from '../print/PrintRecord.vue';
 import PrintWhy from '../print/PrintWhy.vue';
+import FreshLines from '../FreshLines.vue';
 import { markPrintStart } from '../printedAs';
 import StageHead from '../StageHead.vue';
 
@@ -27,11 +32,26 @@ const units = useUnits();
 const print = computed(() => valueOf(plan.value.print));
 const doc = computed(() => pour.value.doc.print);
 const plateOpen = shallowRef(false);
+const recordOpen = shallowRef(false);
 const cost = computed(() =>
   plan.value.cost.lines
     .filter((l) => l.what === 'Resin' || l.what === 'Printer')
     .reduce((sum, l) => sum + l.amount, 0),
 );
+
+const clockNow = useSlowNow();
+/** When it will be done: from its start, or if it were started now. */
+const doneAt = computed(() => {
+  if (!print.value || doc.value.finishedAt) return '';
+  const from = doc.value.startedAt ? Date.parse(doc.value.startedAt) : clockNow.value;
+  const at = formatMoment(from + print.value.hours.value * HOUR_MS, clockNow.value);
+  return doc.value.startedAt ? at : `${at} if started now`;
+});
+const leftLine = computed(() => {
+  const left = print.value?.leftMl;
+  if (left === undefined || doc.value.startedAt || left < 0) return '';
+  return `; ${formatQuantity({ value: left, unit: 'ml', digits: 0 }, units.choice)} stay in the bottles`;
+});
 
 const ENDS = [
   { field: 'startedAt', label: 'Started', hint: 'Not started' },
@@ -46,6 +66,14 @@ function setEnd(field: (typeof ENDS)[number]['field'], at: string | undefined): 
   if (field === 'startedAt') markPrintStart(handle, at);
   else set(['print', field], at);
 }
+/* Looked at part way: what fell off by then need not print on. */
+const checkLine = computed(() => {
+  const { startedAt, finishedAt, checkedAt } = doc.value;
+  const half = partWayH(plan.value.context);
+  if (!startedAt || finishedAt || half === undefined || half >= (print.value?.hours.value ?? 0)) return '';
+  if (checkedAt) return `Looked at ${formatMoment(Date.parse(checkedAt), clockNow.value)}.`;
+  return `Look at it ${formatMoment(Date.parse(startedAt) + half * HOUR_MS, clockNow.value)}, when base and 5 mm are out: do all hang?`;
+});
 const now = (): string => new Date().toISOString();
 function haveAlready(): void {
   const left = new Set(pour.value.doc.left);
@@ -69,6 +97,7 @@ function haveAlready(): void {
       I already have the prints
     </button>
   </StageHead>
+  <FreshLines v-if="!doc.startedAt" />
   <PlannedNote :planned="plan.print" @go-to="(s) => emit('goTo', s)" />
   <table v-if="print" class="plain sums">
     <tbody>
@@ -82,14 +111,17 @@ function haveAlready(): void {
       <tr>
         <td>Hours</td>
         <td class="num right"><FigureValue :figure="print.hours" @go-to="(s) => emit('goTo', s)" /></td>
-        <td class="mute">the same for one part or a full plate</td>
+        <td class="mute">
+          {{ doneAt ? `done ${doneAt}` : 'the same for one part or a full plate' }}; the screen is lit
+          {{ formatQuantity({ value: print.lightH, unit: 'h', digits: 1 }, units.choice) }}
+        </td>
       </tr>
       <tr>
         <td>Resin</td>
         <td class="num right"><FigureValue :figure="print.resinG" @go-to="(s) => emit('goTo', s)" /></td>
         <td class="mute">
           {{ formatQuantity({ value: print.resin.totalMl, unit: 'ml', digits: 1 }, units.choice) }}, supports,
-          raft and film counted in
+          raft and film counted in{{ leftLine }}
         </td>
       </tr>
       <tr>
@@ -141,6 +173,11 @@ function haveAlready(): void {
         @update:model-value="(ml) => set(['print', 'resinMlTyped'], ml)"
       />
     </div>
+    <p v-if="!doc.startedAt && print" class="mt-2">
+      <router-link :to="{ path: '/resins/compare', query: { pour: pour.id } }">
+        Compare this plate with other resins, layers and printers
+      </router-link>
+    </p>
     <div class="when">
       <div v-for="end in ENDS" :key="end.field" class="end">
         <MomentField
@@ -156,13 +193,32 @@ function haveAlready(): void {
     </div>
   </section>
 
+  <p v-if="checkLine" class="check" role="status">
+    {{ checkLine }}
+    <v-btn v-if="!doc.checkedAt" size="small" @click="set(['print', 'checkedAt'], now())">All hang</v-btn>
+    <button v-else type="button" class="text-button" @click="set(['print', 'checkedAt'], undefined)">
+      not yet
+    </button>
+  </p>
+
+  <OnDemand
+    v-model:open="recordOpen"
+    title="Air, vat, supports, resin"
+    line="what is noted of this print: evidence when something goes wrong"
+  >
+    <PrintRecord />
+  </OnDemand>
   <OnDemand
     v-model:open="plateOpen"
     title="The plate from above"
     line="where every copy has room, how many more fit"
   >
     <PlateDrawing />
+    <p class="mt-2">
+      <router-link :to="`/pours/${pour.id}/sheet`">A sheet of this plate, to print</router-link>
+    </p>
   </OnDemand>
+  <AfterPrint v-if="doc.finishedAt" />
   <PieceRows />
   <PrintWhy />
   <NoteField
@@ -179,6 +235,16 @@ function haveAlready(): void {
 .before {
   display: inline;
   cursor: pointer;
+}
+.check {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-top: 12px;
+  padding: 8px 12px;
+  border-left: 4px solid var(--wax);
+  background: var(--sheet);
 }
 .sums td:nth-child(2) {
   width: 110px;

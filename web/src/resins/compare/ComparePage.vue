@@ -6,21 +6,36 @@ import {
   say,
   formatPhrase,
   type Deciding,
+  type PlateJob,
 } from '@zero-pour/core';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, onMounted } from 'vue';
+import { computed, onMounted, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import QuantityField from '../../components/QuantityField.vue';
 import { useNotices } from '../../state/notices';
+import { usePours } from '../../state/pourStore';
+import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
-import { burnoutHours, comparable, plateChoice } from './choices';
+import { burnoutHours, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
 import CompareChart from './CompareChart.vue';
 
 /** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
 const shop = useShop();
 const records = useRecords();
 const notices = useNotices();
+const prints = usePrints();
+const pours = usePours();
+const route = useRoute();
+const router = useRouter();
+watch(
+  () => route.query['pour'],
+  (id) => {
+    if (typeof id === 'string' && !pours.pours.has(id)) pours.load(id).catch(notices.wrong);
+  },
+  { immediate: true },
+);
 const units = useUnits();
 onMounted(() => void records.load().catch(notices.wrong));
 
@@ -48,7 +63,12 @@ const set = (fields: Partial<Asked>): void => void (asked.value = { ...asked.val
 const all = computed(() => comparable(shop.lists, records.lists, records.yields));
 const chosen = computed(() => {
   const picked = all.value.filter((c) => asked.value.profiles.includes(c.profile.id));
-  return picked.length > 0 ? picked : all.value.slice(0, 3);
+  if (picked.length > 0) return picked;
+  const own = ofPour.value?.doc.resin.profileId;
+  return [
+    ...all.value.filter((c) => c.profile.id === own),
+    ...all.value.filter((c) => c.profile.id !== own),
+  ].slice(0, 3);
 });
 function toggle(id: string): void {
   const ids = chosen.value.map((c) => c.profile.id);
@@ -57,21 +77,47 @@ function toggle(id: string): void {
 }
 const pattern = computed(() => shop.patterns.find((p) => p.id === asked.value.patternId) ?? shop.patterns[0]);
 const programme = computed(
-  () => shop.lists.programme.find((p) => p.id === asked.value.programmeId) ?? shop.lists.programme[0],
+  () =>
+    pourPlan.value?.context.programme ??
+    shop.lists.programme.find((p) => p.id === asked.value.programmeId) ??
+    shop.lists.programme[0],
 );
-const kiln = computed(() => shop.lists.kiln.find((k) => k.id === asked.value.kilnId) ?? shop.lists.kiln[0]);
+const kiln = computed(
+  () =>
+    pourPlan.value?.context.kiln ??
+    shop.lists.kiln.find((k) => k.id === asked.value.kilnId) ??
+    shop.lists.kiln[0],
+);
 
-const rows = computed(() => {
+/* A pour's own plate: its parts, their way up and scale, its programme and kiln. */
+const ofPour = computed(() => pours.pours.get(String(route.query['pour'] ?? '')));
+const pourPlan = computed(() => ofPour.value && planPour(ofPour.value, shop.shop));
+const pourJob = computed<PlateJob | undefined>(() => {
+  const print = pourPlan.value && valueOf(pourPlan.value.print);
+  return print && { heightMm: print.heightMm, volumeMm3: print.partsMl * 1000, copies: print.copies };
+});
+async function take({ profile }: (typeof chosen.value)[number]): Promise<void> {
+  const { resinId, printerId, id: profileId } = profile;
+  if (!ofPour.value) return;
+  pours.set(ofPour.value.id, ['resin'], { resinId, printerId, profileId });
+  await router.push(`/pours/${ofPour.value.id}/print`);
+}
+
+const job = computed<PlateJob | undefined>(() => {
+  if (ofPour.value) return pourJob.value;
   const part = pattern.value;
-  if (!part) return [];
   const { copies } = asked.value;
   // As it lies in its file: the way up of a pour is the pour's own.
-  const job = { heightMm: part.measure.sizeMm[2], volumeMm3: part.measure.volumeMm3 * copies, copies };
+  return part && { heightMm: part.measure.sizeMm[2], volumeMm3: part.measure.volumeMm3 * copies, copies };
+});
+const rows = computed(() => {
+  const of = job.value;
+  if (!of) return [];
   const leastH = Math.min(...chosen.value.map((c) => c.resin.cleanOutH));
   return chosen.value.map((c) => {
     const hours =
       programme.value && kiln.value ? burnoutHours(programme.value, kiln.value, c.resin, leastH) : 0;
-    return comparePlate(job, plateChoice(c, hours, kiln.value?.costPerH ?? 0));
+    return comparePlate(of, plateChoice(c, prints.known, hours, kiln.value?.costPerH ?? 0));
   });
 });
 const decision = computed(() => decidingNumber(rows.value));
@@ -111,8 +157,10 @@ const lines = computed(() => [
   },
   {
     name: 'Expected to print',
-    cells: rows.value.map((r) => `${r.survivors.toFixed(1)} of ${asked.value.copies}`),
+    cells: rows.value.map((r) => `${r.survivors.toFixed(1)} of ${job.value?.copies ?? 0}`),
   },
+  { name: 'Washing and curing', cells: rows.value.map((r) => hours(r.cleanH)) },
+  { name: 'Of it hands-on', cells: rows.value.map((r) => `${Math.round(r.handsOnMin)} min`) },
   { name: 'Burnout', cells: rows.value.map((r) => hours(r.burnoutH)) },
   { name: 'Kiln cost', cells: rows.value.map((r) => r.costs.kiln.toFixed(2)) },
   { name: 'Expected good castings', cells: rows.value.map((r) => r.goodCastings.toFixed(1)) },
@@ -135,7 +183,11 @@ const lines = computed(() => [
       <router-link to="/resins">tune a resin</router-link>.
     </p>
     <template v-else>
-      <div class="form-grid">
+      <p v-if="ofPour" class="of-pour">
+        The plate of <router-link :to="`/pours/${ofPour.id}/print`">pour {{ ofPour.number }}</router-link
+        >{{ pourJob ? '' : ': it needs pattern, resin, printer and profile first' }}.
+      </p>
+      <div v-else class="form-grid">
         <v-select
           label="Part"
           :items="shop.patterns.map((p) => ({ title: p.name, value: p.id }))"
@@ -184,7 +236,17 @@ const lines = computed(() => [
           <thead>
             <tr>
               <th />
-              <th v-for="row in rows" :key="row.name" class="right">{{ row.name }}</th>
+              <th v-for="(row, i) in rows" :key="row.name" class="right">
+                {{ row.name }}
+                <v-btn
+                  v-if="ofPour && chosen[i] && chosen[i].profile.id !== ofPour.doc.resin.profileId"
+                  size="small"
+                  class="take"
+                  :aria-label="`Take ${row.name}`"
+                  @click="take(chosen[i])"
+                  >Take</v-btn
+                >
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -196,8 +258,8 @@ const lines = computed(() => [
         </table>
       </div>
       <p class="mute foot">
-        Height as the part lies in its file. Shares of good pieces are the shop’s own; without a record they
-        are even odds.
+        {{ ofPour ? 'Height as the parts stand in the pour.' : 'Height as the part lies in its file.' }}
+        Shares of good pieces are the shop’s own; without a record they are even odds.
         <template v-if="few.length > 0"> From fewer than five pieces: {{ few.join('; ') }}.</template>
         A resin that needs longer above 650 °C than the others gets those hours added to the programme.
       </p>

@@ -8,8 +8,16 @@ import type {
   Resin,
   ShopLists,
 } from '@zero-pour/contracts';
-import { programmeCurve, standing, type PlateChoice, type Standing } from '@zero-pour/core';
-import { yieldsOf } from '@zero-pour/plan';
+import {
+  handsOnMinutes,
+  programmeCurve,
+  protocolHours,
+  standing,
+  type PlateChoice,
+  type Standing,
+} from '@zero-pour/core';
+import { motionOf, supportsOf, type ShopPrints } from './print/knowPrints';
+import { yieldsOf } from './ranking';
 
 /** A profile with all that it names. */
 export interface ComparedProfile {
@@ -48,13 +56,20 @@ export function burnoutHours(programme: Programme, kiln: Kiln, resin: Resin, lea
 }
 
 /** One choice with its costs; shares without a record are even odds until pieces say otherwise. */
-export function plateChoice(compared: ComparedProfile, burnoutH: number, kilnCostPerH: number): PlateChoice {
+export function plateChoice(
+  compared: ComparedProfile,
+  known: ShopPrints,
+  burnoutH: number,
+  kilnCostPerH: number,
+): PlateChoice {
   const { profile, resin, printer, prints, casts } = compared;
   return {
     name: profile.name,
-    profile: { ...profile, motionS: printer.motionS },
+    profile: { ...profile, motionS: motionOf(known, printer, profile).value },
     raftMl: profile.raftMl,
-    supportsPercent: resin.supportsPercent,
+    supportsPercent: supportsOf(known, resin).value,
+    cleanH: protocolHours(resin.protocol),
+    handsOnMin: handsOnMinutes(resin.protocol),
     densityGPerMl: resin.densityGPerMl,
     pricePerKg: resin.pricePerKg,
     printerCostPerH: printer.costPerH,

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { AFTER_PRINT } from '@zero-pour/contracts';
+import { formatQuantity } from '@zero-pour/core';
+import { bottleOrLeave, valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { useBoard } from '../../state/boardStore';
+import { useSlowNow } from '../../state/clock';
+import { useNotices } from '../../state/notices';
+import { useShop } from '../../state/shopStore';
+import { useUnits } from '../../state/unitStore';
+import { usePour } from '../../state/usePour';
+import { formatMoment } from '../../time/formatMoment';
+
+/** What is done at the printer when a print is off, and whether its resin goes back into the bottle. */
+const { pour, plan, set } = usePour();
+const board = useBoard();
+const shop = useShop();
+const notices = useNotices();
+const units = useUnits();
+const now = useSlowNow();
+const after = computed(() => pour.value.doc.print.after ?? {});
+type After = (typeof AFTER_PRINT)[number];
+/** Filtered back or left: one takes the place of the other. */
+const EITHER: readonly After[] = ['filtered back', 'left in the vat'];
+function tick(what: After): void {
+  const { [what]: at, ...rest } = after.value;
+  const others = EITHER.includes(what)
+    ? Object.fromEntries(Object.entries(rest).filter(([key]) => !EITHER.includes(key as After)))
+    : rest;
+  set(['print', 'after'], at ? rest : { ...others, [what]: new Date().toISOString() });
+}
+const verdict = computed(() =>
+  bottleOrLeave(
+    plan.value.context,
+    board.rows.filter((row) => row.pour.id !== pour.value.id),
+    now.value,
+    (at) => formatMoment(at, now.value),
+  ),
+);
+
+/* The bottle's record is drawn down by a press, once. */
+const usedMl = computed(() => pour.value.doc.print.resinUsedMl ?? valueOf(plan.value.print)?.resin.totalMl);
+const bottle = computed(() => plan.value.context.resin?.bottles.find((b) => b.mlLeft > 0));
+const ml = (value: number): string => formatQuantity({ value, unit: 'ml', digits: 0 }, units.choice);
+async function drawDown(): Promise<void> {
+  const item = shop.lists.resin.find((r) => r.id === plan.value.context.resin?.id);
+  if (!item || !bottle.value || usedMl.value === undefined) return;
+  const left = Math.max(0, Math.round(bottle.value.mlLeft - usedMl.value));
+  const bottles = item.bottles.map((b) => (b.key === bottle.value?.key ? { ...b, mlLeft: left } : b));
+  const before = item.bottles;
+  await shop.keepItem('resin', { ...item, bottles }).catch((error: unknown) => notices.wrong(error));
+  notices.tell(`The bottle has ${ml(left)} left.`, {
+    label: 'Undo',
+    run: () =>
+      void shop
+        .keepItem('resin', { ...item, bottles: before })
+        .catch((error: unknown) => notices.wrong(error)),
+  });
+}
+</script>
+
+<template>
+  <section class="stage-block">
+    <h2>At the printer, after</h2>
+    <div class="ticks" role="group" aria-label="After the print">
+      <button
+        v-for="what in AFTER_PRINT"
+        :key="what"
+        type="button"
+        :aria-pressed="after[what] !== undefined"
+        @click="tick(what)"
+      >
+        <span class="mark" aria-hidden="true">{{ after[what] ? '✓' : '' }}</span> {{ what }}
+      </button>
+    </div>
+    <p v-if="verdict" class="mt-2">
+      <b>{{ verdict.lead }}</b> {{ verdict.why }}
+    </p>
+    <p v-if="bottle && usedMl !== undefined" class="mute mt-2">
+      The bottle’s record says {{ ml(bottle.mlLeft) }}.
+      <button type="button" class="text-button" @click="drawDown">Take {{ ml(usedMl) }} off it</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.ticks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.ticks button {
+  display: flex;
+  gap: 9px;
+  align-items: center;
+  min-height: 46px;
+  padding: 4px 14px 4px 10px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line2);
+  border-radius: 3px;
+  cursor: pointer;
+}
+.mark {
+  width: 24px;
+  height: 24px;
+  border: 2px solid var(--wax);
+  border-radius: 50%;
+  line-height: 20px;
+  text-align: center;
+  color: #fff;
+}
+[aria-pressed='true'] .mark {
+  background: var(--verd);
+  border-color: var(--verd);
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { beforePrint, formatPhrase, formatQuantity, type Unit } from '@zero-pour/core';
+import { numberPrints, pourTitle, valueOf } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { providePour } from '../../state/usePour';
+import { useUnits } from '../../state/unitStore';
+import { formatMoment } from '../../time/formatMoment';
+import PlateDrawing from '../print/PlateDrawing.vue';
+
+/** One page for the wall beside the printer: the plate, its settings, what to do before, a box for every piece. */
+const props = defineProps<{ id: string }>();
+const { pour, plan } = providePour(() => props.id);
+const units = useUnits();
+const print = computed(() => valueOf(plan.value.print));
+const context = computed(() => plan.value.context);
+const show = (value: number, unit: Unit, digits?: number): string =>
+  formatQuantity({ value, unit, ...(digits === undefined ? {} : { digits }) }, units.choice);
+
+const settings = computed(() => {
+  const { profile, resin, printer } = context.value;
+  const p = print.value;
+  if (!profile || !resin || !printer || !p) return [];
+  return [
+    ['Resin', resin.name],
+    ['Printer', printer.name],
+    ['Profile', profile.name],
+    ['Layer', show(profile.layerMm, 'mm', 3)],
+    ['Exposure', show(profile.exposureS, 's', 1)],
+    ['Base', `${profile.baseLayers} × ${show(profile.baseExposureS, 's', 1)}`],
+    ['Transition', `${profile.transitionLayers} layers`],
+    ['Raft', show(profile.raftMm, 'mm', 1)],
+    ['Layers', String(p.layers)],
+    ['Hours', show(p.hours.value, 'h')],
+    ['Resin for it', show(p.resin.totalMl, 'ml', 1)],
+    ['Scale', `${(valueOf(plan.value.scale)?.percent.value ?? 100).toFixed(2)} %`],
+  ];
+});
+const before = computed(() => {
+  const { resin, printer } = context.value;
+  return resin && printer ? beforePrint({ resin, printer, roomC: null }).filter((step) => step.needed) : [];
+});
+const pieces = computed(() => numberPrints(context.value.parts, pour.value.doc.print.spares));
+const zero = computed(() => valueOf(plan.value.times)?.zero);
+/** Rows shrink where there are many pieces, so that it stays one page. */
+const columns = computed(() => (pieces.value.length > 24 ? 3 : pieces.value.length > 8 ? 2 : 1));
+const toPaper = (): void => window.print();
+</script>
+
+<template>
+  <div class="sheet-page">
+    <p class="no-print tools">
+      <router-link :to="`/pours/${id}/print`">Back to the pour</router-link>
+      <v-btn variant="flat" @click="toPaper">Print this page</v-btn>
+    </p>
+    <article>
+      <header>
+        <h1>Plate of pour {{ pour.number }}</h1>
+        <span>{{ pourTitle(context) }}</span>
+        <span v-if="zero !== undefined" class="num"
+          >zero {{ formatMoment(zero, Date.parse(pour.createdAt)) }}</span
+        >
+      </header>
+      <p v-if="settings.length === 0">Choose pattern, resin, printer and profile first.</p>
+      <template v-else>
+        <div class="top">
+          <dl>
+            <template v-for="[name, value] in settings" :key="name">
+              <dt>{{ name }}</dt>
+              <dd class="num">{{ value }}</dd>
+            </template>
+          </dl>
+          <PlateDrawing />
+        </div>
+        <h2>Before</h2>
+        <ul class="before">
+          <li v-for="step in before" :key="step.key">
+            <i class="box" />
+            <span
+              ><b>{{ step.lead }}</b> {{ formatPhrase(step.how, units.choice) }}</span
+            >
+          </li>
+        </ul>
+        <p class="times">
+          <span>Started ____________</span><span>Looked at ____________</span><span>Done ____________</span
+          ><span>Resin taken ________ ml</span>
+        </p>
+        <h2>Pieces</h2>
+        <ol class="pieces" :style="{ columns: String(columns) }">
+          <li v-for="piece in pieces" :key="piece.number">
+            <b class="num">{{ piece.number }}</b> <span class="what">{{ piece.pattern.name }}</span>
+            <span class="boxes"><i class="box" />good <i class="box" />flawed <i class="box" />lost</span>
+          </li>
+        </ol>
+        <p class="foot">
+          Liquid resin: gloves, eye protection, ventilation. Nothing of it goes down the drain.
+        </p>
+      </template>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.sheet-page {
+  max-width: 794px;
+  margin: 0 auto;
+  padding: 16px;
+}
+.tools {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  margin-bottom: 12px;
+}
+article {
+  padding: 22px 26px;
+  background: #fff;
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+  padding-bottom: 6px;
+  border-bottom: 2px solid var(--ink);
+}
+h1 {
+  font-size: 23px;
+}
+h2 {
+  font-size: 15px;
+  margin: 10px 0 4px;
+}
+header .num {
+  margin-left: auto;
+}
+.top {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 20px;
+  margin-top: 10px;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 12px;
+  align-content: start;
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+.before,
+.pieces {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.before {
+  columns: 2;
+  column-gap: 20px;
+}
+.before li,
+.pieces li {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+  padding: 2px 0;
+  break-inside: avoid;
+}
+.pieces li {
+  border-bottom: 1px solid var(--line);
+}
+.what {
+  flex: 1;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+.boxes {
+  white-space: nowrap;
+}
+.box {
+  display: inline-block;
+  flex: none;
+  width: 13px;
+  height: 13px;
+  margin: 0 3px -2px 5px;
+  border: 1.5px solid var(--ink);
+}
+.times {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  margin-top: 12px;
+}
+.foot {
+  margin-top: 10px;
+  padding-top: 6px;
+  border-top: 1px solid var(--line2);
+}
+@media (max-width: 700px) {
+  .top {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .before {
+    columns: 1;
+  }
+}
+@media print {
+  .sheet-page {
+    padding: 0;
+    max-width: none;
+  }
+  article {
+    padding: 0;
+    font-size: 11.5px;
+  }
+  .top {
+    grid-template-columns: 230px minmax(0, 1fr);
+  }
+  .top :deep(svg) {
+    max-height: 260px;
+  }
+}
+</style>
