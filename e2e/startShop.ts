@@ -16,14 +16,18 @@ export interface StartedShop {
 }
 
 /** Starts the real server as its own process, in a new folder unless one is given. */
-export async function startShop(options: { demo: boolean; dataFolder?: string }): Promise<StartedShop> {
+export async function startShop(options: {
+  demo: boolean;
+  dataFolder?: string;
+  port?: number;
+}): Promise<StartedShop> {
   const parent = options.dataFolder ? undefined : await mkdtemp(path.join(tmpdir(), 'zero-pour-'));
   const dataFolder = options.dataFolder ?? path.join(parent!, 'data');
   const began = performance.now();
   const args = ['--import', 'tsx', 'server/src/main.ts', ...(options.demo ? ['--demo'] : [])];
   const child = spawn(process.execPath, args, {
     cwd: root,
-    env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: '0' },
+    env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: String(options.port ?? 0) },
   });
   const address = await new Promise<string>((resolve, reject) => {
     let said = '';

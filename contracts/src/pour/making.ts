@@ -31,9 +31,9 @@ const supportsSchema = z.strictObject({
 export const AFTER_PRINT = [
   'plate wiped',
   'vat wiped',
-  'neck wiped',
-  'filtered back',
-  'left in the vat',
+  'bottle neck wiped',
+  'resin filtered back',
+  'resin left in the vat',
 ] as const;
 
 /** The plate as it was reckoned when the print was started: later edits of a profile do not rewrite it. */

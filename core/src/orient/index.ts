@@ -10,3 +10,11 @@ export { findDirection } from './findDirection';
 export { measureSteps, type StepsReading } from './stepsShow';
 export { stretchAsPrinted } from './stretch';
 export * from './search';
+export {
+  adviseSupports,
+  SUPPORT_POINT_WEIGHTS,
+  SUPPORT_SPACING_MM,
+  type SupportAdvice,
+  type SupportPoint,
+  type SupportPointWeight,
+} from './supports/adviseSupports';

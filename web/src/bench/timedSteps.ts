@@ -61,16 +61,12 @@ const minutes = (least: number, most: number): string =>
 const ownEnd = (record: StepRecord | undefined, seconds: number | null): number | undefined =>
   record?.startedAt && seconds !== null ? Date.parse(record.startedAt) + seconds * 1000 : undefined;
 
-const inMedium = ({ medium, tempC, motion }: CleanStep, choice: UnitChoice): string =>
-  [
-    medium &&
-      (tempC === null
-        ? `in ${medium}`
-        : formatPhrase(say`in ${medium} at ${quantity(tempC, 'degC')}`, choice)),
-    motion,
-  ]
-    .filter((word) => word)
-    .join(', ');
+/** "In alcohol at 35 °C, moved by hand." */
+function inMedium({ medium, tempC, motion }: CleanStep, choice: UnitChoice): string {
+  const warm = tempC === null ? '' : formatPhrase(say` at ${quantity(tempC, 'degC')}`, choice);
+  const words = [medium && `in ${medium}${warm}`, motion].filter((word) => word).join(', ');
+  return words && `${words[0]!.toUpperCase()}${words.slice(1)}.`;
+}
 
 /** Steps of the pour's protocol, with what looks sent back. */
 export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): TimedStep[] {
@@ -80,11 +76,9 @@ export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): 
     return {
       key,
       name: round > 1 && because ? `${step.name}, again` : step.name,
-      note: [because, step.note].filter((word) => word).join(' '),
+      note: [because, inMedium(step, choice), step.note].filter((word) => word).join(' '),
       seconds,
-      bounds: [minutes(step.minMinutes, step.maxMinutes), inMedium(step, choice)]
-        .filter((word) => word)
-        .join(' '),
+      bounds: minutes(step.minMinutes, step.maxMinutes),
       record,
       late: '',
       caution: CAUTION_OF[step.kind],

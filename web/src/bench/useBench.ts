@@ -49,7 +49,9 @@ export function useBench(handle: PourHandle, list: BenchList) {
   );
   const index = computed(() => steps.value.findIndex((s) => s === step.value));
   const ahead = computed(() =>
-    steps.value.filter((s) => isLeft(s) && s !== step.value).slice(0, SHOWN_AHEAD),
+    steps.value
+      .filter((s) => isLeft(s) && s !== step.value && s.record?.startedAt === undefined)
+      .slice(0, SHOWN_AHEAD),
   );
   const waitsForBegin = computed(
     () => step.value?.seconds != null && step.value.endsAt === undefined && list === 'clean',

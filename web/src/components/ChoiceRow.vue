@@ -44,6 +44,9 @@ button[aria-checked='true'] {
   background: var(--verd);
 }
 .repairable[aria-checked='true'],
+.test[aria-checked='true'],
+.mend[aria-checked='true'],
+.doubtful[aria-checked='true'],
 .flawed[aria-checked='true'],
 .distorted[aria-checked='true'],
 .repair[aria-checked='true'],
@@ -52,6 +55,8 @@ button[aria-checked='true'] {
   background: #8f5a00;
 }
 .scrap[aria-checked='true'],
+.reprint[aria-checked='true'],
+.poor[aria-checked='true'],
 .lost[aria-checked='true'],
 .missing[aria-checked='true'],
 .fragment[aria-checked='true'],

@@ -112,6 +112,7 @@ const spent = (step: TimedStep): string => {
   color: var(--ink);
 }
 .bounds {
+  white-space: nowrap;
   width: 130px;
 }
 .time {

@@ -86,6 +86,13 @@ export const usePours = defineStore('pours', () => {
     apply(id, change);
   }
 
+  /** Keeps what was worked out rather than decided: nobody takes it back. */
+  function note(id: string, path: Path, value: unknown): void {
+    const pour = pours.get(id);
+    if (!pour || JSON.stringify(valueAt(pour.doc, path)) === JSON.stringify(value)) return;
+    apply(id, { path: [...path], value: value as FieldChange['value'] });
+  }
+
   /** Typing in one field is taken back as one step. */
   function pushUndo(id: string, change: FieldChange): void {
     const last = undoStack.at(-1);
@@ -130,5 +137,5 @@ export const usePours = defineStore('pours', () => {
     await load(id).catch(() => undefined);
   }
 
-  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, undo };
+  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, note, undo };
 });

@@ -9,6 +9,7 @@ import type {
   WaysJob,
 } from '@zero-pour/contracts';
 import {
+  adviseSupports,
   buildCoupon,
   cutWayUp,
   findWaysUp,
@@ -22,6 +23,8 @@ import {
   writeBinaryStl,
   type CouponSpec,
   type PrintDirectionInput,
+  type Rotation,
+  type SupportAdvice,
 } from '@zero-pour/core';
 import { expose, transfer } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
@@ -145,6 +148,16 @@ function waysUp(
   return { ...found, compared };
 }
 
-const meshWorker = { waysUp, read, analyse, convert, layers, coupon, couponFile };
+/** Supports, islands and layers of a part as it stands. */
+function standing(
+  mesh: { positions: Float32Array; triangles: Uint32Array },
+  rotation: Rotation,
+  layerMm: number,
+): SupportAdvice {
+  const solid = { positions: Float64Array.from(mesh.positions), triangles: mesh.triangles };
+  return adviseSupports(solid, rotation, layerMm);
+}
+
+const meshWorker = { standing, waysUp, read, analyse, convert, layers, coupon, couponFile };
 export type MeshWorker = typeof meshWorker;
 expose(meshWorker);

@@ -14,6 +14,8 @@ const box = useTemplateRef<HTMLElement>('box');
 /** The area's name stands this far along; the overhang's beyond the first layers. */
 const LABEL_SHARE = 0.6;
 const FIRST_LAYERS = 3;
+/** Beyond this share a label stands to the left of its place. */
+const NEAR_THE_END = 0.8;
 
 const perMm = computed(() => shownUnit('mm', units.choice).factor);
 const heights = computed(() => props.direction.areaMm2.map((_, n) => (n + 1) * props.layerMm * perMm.value));
@@ -79,7 +81,7 @@ const layout = computed<Partial<Layout>>(() => {
     y,
     text,
     showarrow: false,
-    xanchor: 'left' as const,
+    xanchor: at > NEAR_THE_END * areaMm2.length ? ('right' as const) : ('left' as const),
     yshift: 12,
     font: { color, size: 13 },
   });

@@ -91,11 +91,17 @@ const tally = computed(() =>
 }
 .piece {
   display: grid;
-  grid-template-columns: 28px minmax(140px, 1fr) auto auto;
-  gap: 6px 12px;
+  grid-template-columns: 20px minmax(84px, 1fr) auto auto;
+  gap: 6px 8px;
   align-items: center;
   padding: 6px 0;
   border-top: 1px solid var(--line);
+}
+.piece :deep(button) {
+  padding: 0 9px;
+}
+.piece :deep(.choice) {
+  flex-wrap: nowrap;
 }
 .open {
   color: var(--mute);

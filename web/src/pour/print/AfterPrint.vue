@@ -21,7 +21,7 @@ const now = useSlowNow();
 const after = computed(() => pour.value.doc.print.after ?? {});
 type After = (typeof AFTER_PRINT)[number];
 /** Filtered back or left: one takes the place of the other. */
-const EITHER: readonly After[] = ['filtered back', 'left in the vat'];
+const EITHER: readonly After[] = ['resin filtered back', 'resin left in the vat'];
 function tick(what: After): void {
   const { [what]: at, ...rest } = after.value;
   const others = EITHER.includes(what)

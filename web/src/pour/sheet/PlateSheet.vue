@@ -146,6 +146,7 @@ dl {
   grid-template-columns: auto 1fr;
   gap: 2px 12px;
   align-content: start;
+  margin: 0;
 }
 dd {
   margin: 0;

@@ -1,21 +1,28 @@
 <script setup lang="ts">
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import type { PartGates } from '@zero-pour/plan';
-import { computed, defineAsyncComponent, shallowRef } from 'vue';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import QuantityField from '../../components/QuantityField.vue';
+import { usePours } from '../../state/pourStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import type { ViewShape } from '../../pattern/jobs/shapes';
 import type { Point } from '../../pattern/view/partScene';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
+import StandingAdvice from '../wayUp/StandingAdvice.vue';
+import SupportMarks from '../wayUp/SupportMarks.vue';
+import { useStanding } from '../wayUp/useStanding';
 import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
 
 const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
+/** Until a profile is chosen. */
+const USUAL_LAYER_MM = 0.05;
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
+const pours = usePours();
 const units = useUnits();
 const index = shallowRef(0);
 
@@ -46,6 +53,35 @@ function pick(picked: { at: Point } | null): void {
 }
 const colours = computed(() =>
   shape.value && clean.value.length > 0 ? cleanColours(shape.value, clean.value) : null,
+);
+
+/* What the layers say as it stands; kept with the pour, since a print's causes and its hold are judged by it. */
+const { state: standing, look } = useStanding(({ patternId, rotation: turnedTo }, { direction, points }) =>
+  pours.note(pour.value.id, ['wayUp', 'cut', patternId], {
+    rotation: turnedTo,
+    islands: direction.islands.length,
+    cups: direction.cups.length,
+    overhangMm2: direction.overhangMm2,
+    areaMm2: plan.value.context.parts.find((p) => p.pattern.id === patternId)?.pattern.measure.areaMm2 ?? 0,
+    peakMm2: direction.peak.areaMm2,
+    firstMm2: direction.firstLayerMm2,
+    supportPoints: points.length,
+  }),
+);
+watch(
+  [shape, rotation, () => plan.value.context.profile?.layerMm],
+  ([loaded, { xDeg, yDeg, zDeg }, layerMm = USUAL_LAYER_MM]) => {
+    const patternId = entry.value?.part.pattern.id;
+    if (loaded && patternId) void look(loaded, { patternId, rotation: { xDeg, yDeg, zDeg }, layerMm });
+  },
+);
+const advice = computed(() =>
+  standing.value.status === 'known' && standing.value.job.patternId === entry.value?.part.pattern.id
+    ? standing.value.advice
+    : undefined,
+);
+const supported = computed(
+  () => pour.value.doc.wayUp.supported?.includes(entry.value?.part.pattern.id ?? '') ?? false,
 );
 
 /** Nearest angle within half a turn, so that the field never runs away. */
@@ -88,7 +124,11 @@ const AXES = [
         class="view"
         @shape="(loaded) => (shape = loaded)"
         @pick="pick"
-      />
+      >
+        <template #default="over">
+          <SupportMarks v-if="advice && !picking" :advice="advice" :supported="supported" v-bind="over" />
+        </template>
+      </PartView>
       <div>
         <div v-for="axis in AXES" :key="axis.field" class="axis">
           <QuantityField
@@ -126,7 +166,8 @@ const AXES = [
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
-    <WaySearch v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
+    <StandingAdvice :pattern="entry.part.pattern" :state="standing" />
+    <WaySearch v-if="!supported" v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
     <section class="stage-block">
       <h2>
         Gates of each {{ entry.part.pattern.name
