@@ -150,7 +150,7 @@ test('from an empty shop and a file on the disk to a recorded result', async ({ 
     await page.getByRole('button', { name: 'Started now' }).click();
     await page.getByRole('button', { name: 'Finished now' }).click();
     await page.getByRole('button', { name: 'All good' }).click();
-    await page.getByRole('heading', { name: 'Print' }).click();
+    await page.getByRole('heading', { name: 'Print', exact: true }).click();
     await page.keyboard.press('7');
     await page.keyboard.press('b');
     await expect(page.getByRole('heading', { name: 'Let it drip' })).toBeVisible();

@@ -3,6 +3,7 @@ import {
   pourDocSchema,
   type FieldChange,
   type Pour,
+  type PouredPrint,
   type PouredSizes,
   type ShopFile,
 } from '@zero-pour/contracts';
@@ -11,6 +12,7 @@ import { createDemoShop } from '@zero-pour/demo';
 import type { VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeAll, beforeEach, vi } from 'vitest';
 import type { Component } from 'vue';
+import { usePrints } from '../state/printStore';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
 import { useSizes } from '../state/sizeStore';
@@ -51,6 +53,32 @@ function pouredSizes({ id, number, doc, createdAt }: Pour): PouredSizes[] {
   ];
 }
 
+/** What a pour tells of its print, as the server's view has it. */
+function pouredPrint({ id, number, doc }: Pour): PouredPrint[] {
+  const { brief, resin, print, clean, result } = doc;
+  if (!print.startedAt) return [];
+  const { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why } = print;
+  const told = { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why };
+  const outcomes = Object.entries(result.castings).flatMap(([key, { outcome }]) =>
+    outcome ? [[key, outcome] as const] : [],
+  );
+  return [
+    {
+      pourId: id,
+      number,
+      startedAt: print.startedAt,
+      resinId: resin.resinId ?? null,
+      castClass: brief.castClass,
+      print: JSON.parse(JSON.stringify(told)) as PouredPrint['print'],
+      washedAt: clean.steps['bath2']?.doneAt ?? null,
+      ...(clean.pieces ? { verdicts: clean.pieces } : {}),
+      patterns: brief.patterns,
+      spares: print.spares,
+      outcomes: Object.fromEntries(outcomes),
+    },
+  ];
+}
+
 /** A stand-in for the server with a shop in it: it answers what is put with what was put. */
 export class FakeServer {
   readonly sent: Sent[] = [];
@@ -64,6 +92,7 @@ export class FakeServer {
       return { settings, lists, patterns, openPours };
     }
     if (at === '/api/sizes') return pours.flatMap(pouredSizes);
+    if (at === '/api/prints') return pours.flatMap(pouredPrint);
     if (at === '/api/records') return records;
     return [];
   }
@@ -99,6 +128,7 @@ async function openFakeShop(file: ShopFile): Promise<{ server: FakeServer; pinia
   await useShop().load();
   await useRecords().load();
   await useSizes().load();
+  await usePrints().load();
   return { server, pinia };
 }
 

@@ -1,12 +1,16 @@
 // @vitest-environment happy-dom
-import type { VueWrapper } from '@vue/test-utils';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
-import { fieldOf, flatText, showInPour } from '../../testing/showInPour';
+import { usePours } from '../../state/pourStore';
+import { fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
+import PlateSheet from '../sheet/PlateSheet.vue';
+import AfterPrint from './AfterPrint.vue';
 import HowMany from './HowMany.vue';
 import PieceRows from './PieceRows.vue';
 import PlateDrawing from './PlateDrawing.vue';
+import PrintRecord from './PrintRecord.vue';
 import PrintWhy from './PrintWhy.vue';
 
 const shop = useFakeShop();
@@ -142,5 +146,85 @@ describe('the plate', () => {
     handle.set(['print', 'spares'], 60);
     await nextTick();
     expect(flat(page)).toMatch(/\d+ have no room\./);
+  });
+});
+
+describe('what is noted of a print', () => {
+  it('keeps how the supports were, and takes a choice back that is pressed again', async () => {
+    const { page, doc } = showOf(PrintRecord);
+    const choice = (label: string, option: string) =>
+      page.find(`[aria-label="${label}"]`).findAll('button').find((b) => b.text() === option)!; // prettier-ignore
+    await choice('How heavy', 'heavy').trigger('click');
+    await choice('They came off', 'tore pits').trigger('click');
+    expect(doc().print.supports).toEqual({ weight: 'heavy', came: 'tore pits' });
+    await choice('How heavy', 'heavy').trigger('click');
+    await choice('They came off', 'tore pits').trigger('click');
+    expect(doc().print.supports).toBeUndefined();
+  });
+
+  it('takes the resin that it took and the vat’s warmth, in the reader’s units', async () => {
+    const { page, doc } = showOf(PrintRecord);
+    await typeInto(page, 'Resin that it took', '6,4 ml');
+    await typeInto(page, 'Resin in the vat', '79 F');
+    expect(doc().print.resinUsedMl).toBe(6.4);
+    const { vatC } = doc().print;
+    expect(vatC?.state === 'measured' && vatC.value).toBeCloseTo(26.1, 1);
+  });
+});
+
+describe('at the printer, after', () => {
+  it('ticks what is done; the resin is filtered back or left, not both', async () => {
+    const { page, doc } = showOf(AfterPrint);
+    const press = (what: string) => page.findAll('.ticks button').find((b) => b.text().includes(what))!.trigger('click'); // prettier-ignore
+    await press('vat wiped');
+    await press('resin left in the vat');
+    await press('resin filtered back');
+    expect(Object.keys(doc().print.after!)).toEqual(['vat wiped', 'resin filtered back']);
+    await press('vat wiped');
+    expect(Object.keys(doc().print.after!)).toEqual(['resin filtered back']);
+  });
+
+  it('says whether the resin is to be bottled, by what is planned next', () => {
+    expect(flatText(showOf(AfterPrint).page)).toContain(
+      'Bottle it now. No other print is planned on Printer B.',
+    );
+    // Pour 29 was printed with wax-rich resin on Printer A, and pour 31 prints low-ash there next.
+    expect(flatText(showInPour(shop, 29, AfterPrint).page)).toMatch(
+      /Bottle it now\. Pour 31 prints another resin on Printer A/,
+    );
+  });
+
+  it('draws the bottle’s record down by a press', async () => {
+    const { page } = showInPour(shop, 29, AfterPrint);
+    const before = shop.file.lists.resin.find((r) => r.name === 'Skerry Wax 55')!.bottles[0]!.mlLeft;
+    await page.findAll('button').find((b) => b.text().startsWith('Take'))!.trigger('click'); // prettier-ignore
+    await flushPromises();
+    const sent = shop.server.last('/shop/resin')!.body['bottles'] as { mlLeft: number }[];
+    expect(sent[0]!.mlLeft).toBeLessThan(before);
+    expect(sent[0]!.mlLeft).toBeGreaterThan(before - 12);
+  });
+});
+
+describe('a sheet of the plate', () => {
+  it('has the settings, what to do before, and a box for every piece', () => {
+    const pour = shop.file.pours.find((p) => p.number === 31)!;
+    const said = flatText(shop.show(PlateSheet, { id: pour.id }));
+    for (const part of [
+      'Plate of pour 31',
+      'Skerry Low-Ash',
+      'Printer A',
+      '423',
+      'Shake.',
+      '3 parts stand on it',
+    ])
+      expect(said).toContain(part);
+    expect(said.match(/good flawed lost/g)).toHaveLength(3);
+  });
+  it('says what is missing', async () => {
+    const pour = shop.file.pours.find((p) => p.number === 31)!;
+    usePours().set(pour.id, ['resin', 'profileId'], undefined);
+    expect(flatText(shop.show(PlateSheet, { id: pour.id }))).toContain(
+      'Choose pattern, resin, printer and profile first.',
+    );
   });
 });

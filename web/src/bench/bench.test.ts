@@ -1,0 +1,180 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { nextTick } from 'vue';
+import { flushPromises } from '@vue/test-utils';
+import type { PourDoc } from '@zero-pour/contracts';
+import { usePours } from '../state/pourStore';
+import { useFakeShop } from '../testing/fakeServer';
+import { buttonOf, flatText } from '../testing/showInPour';
+import BenchWork from './BenchWork.vue';
+import type { BenchList } from './recordSteps';
+
+const shop = useFakeShop();
+const at = (number: number) => shop.file.pours.find((pour) => pour.number === number)!.id;
+const docOf = (number: number): PourDoc => usePours().pours.get(at(number))!.doc;
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['Date', 'setInterval', 'clearInterval'] });
+});
+afterEach(() => {
+  vi.useRealTimers();
+});
+async function wait(seconds: number): Promise<void> {
+  vi.advanceTimersByTime(seconds * 1000);
+  await nextTick();
+}
+function open(number: number, stage: BenchList) {
+  const page = shop.show(BenchWork, { id: at(number), stage });
+  const press = async (key: string): Promise<void> => {
+    document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await flushPromises();
+  };
+  const title = (): string => page.find('h1').text();
+  const digits = (): string => page.find('.figure').text();
+  return { page, press, title, digits };
+}
+
+describe('cleaning at the bench', () => {
+  it('is begun with Space, counts down, and the next timed step begins by itself', async () => {
+    const { press, title, digits } = open(31, 'clean');
+    expect([title(), digits()]).toEqual(['Let it drip', '5:00']);
+    await press(' ');
+    await wait(61);
+    expect(digits()).toBe('3:59');
+    await wait(300);
+    expect(digits()).toBe('+1:01');
+    await press(' ');
+    expect(title()).toBe('Alcohol bath 1');
+    expect(docOf(31).clean.steps['bath1']!.startedAt).toBeDefined();
+    expect(docOf(31).clean.steps['drip']!.doneAt).toBeDefined();
+  });
+
+  it('fixes the protocol with the first step, as the resin has it now', async () => {
+    const { press } = open(31, 'clean');
+    expect(docOf(31).clean.begun).toBeUndefined();
+    await press(' ');
+    const { begun } = docOf(31).clean;
+    const resin = shop.file.lists.resin.find((r) => r.id === docOf(31).resin.resinId)!;
+    expect(begun).toMatchObject({ name: resin.protocolName, version: 2, protocol: resin.protocol });
+    expect(begun!.cure).toEqual(shop.file.settings.cure);
+  });
+
+  it('goes by what is seen: the number keys choose, Space says that it is as it should be', async () => {
+    const { page, press, title } = open(31, 'clean');
+    for (const key of ['drip', 'bath1', 'bath2', 'air'])
+      usePours().set(at(31), ['clean', 'steps', key], { doneAt: new Date().toISOString() });
+    await nextTick();
+    expect(title()).toBe('Look at the skin');
+    expect(flatText(page)).toContain('1 as it should be2 wet or shiny3 tacky');
+    await press('2');
+    expect(title()).toBe('Alcohol bath 2, again');
+    expect(flatText(page)).toContain('Residue: wash again before giving more light.');
+    await press('z');
+    // Stepping back takes up what was begun of this one, then the look itself.
+    await press('z');
+    expect(title()).toBe('Look at the skin');
+    await press(' ');
+    expect(docOf(31).clean.steps['look']!.saw).toBe('fine');
+    expect(title()).toBe('Take the supports off');
+  });
+
+  it('leaves a step out and says so in the record', async () => {
+    const { press, title } = open(31, 'clean');
+    await press('k');
+    expect(docOf(31).clean.steps['drip']).toEqual({ skipped: true });
+    expect(title()).toBe('Alcohol bath 1');
+  });
+
+  it('runs several at once: another step comes to the front, the first runs on below', async () => {
+    const { page, press, title } = open(31, 'clean');
+    await press(' ');
+    await press('ArrowRight');
+    expect(title()).toBe('Alcohol bath 1');
+    await press(' ');
+    await wait(30);
+    const timers = page.find('[aria-label="Timers"]');
+    expect(timers.text()).toContain('4:30');
+    expect(timers.text()).toContain('Let it drip');
+    await buttonOf(page, 'show').trigger('click');
+    expect(title()).toBe('Let it drip');
+  });
+
+  it('shows what runs at other pours', async () => {
+    const startedAt = new Date().toISOString();
+    usePours().set(at(30), ['clean', 'steps', 'drip'], { startedAt });
+    const { page } = open(31, 'clean');
+    expect(page.find('[aria-label="Timers"]').text()).toContain('Pour 30: Let it drip');
+  });
+
+  it('has timers of one’s own, which outlast the page and are put out', async () => {
+    const first = open(31, 'clean');
+    await first.press('t');
+    expect(first.page.find('[aria-label="Timers"]').text()).toContain('5 min timer');
+    await nextTick();
+    const second = open(31, 'clean');
+    await wait(60);
+    expect(second.page.find('[aria-label="Timers"]').text()).toContain('4:00');
+    await buttonOf(second.page, 'put out').trigger('click');
+    expect(second.page.find('[aria-label="Timers"]').text()).not.toContain('5 min timer');
+  });
+
+  it('leaves keys with a modifier to the browser, and sound can be turned off', async () => {
+    const { page, press, title } = open(31, 'clean');
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'k', ctrlKey: true }));
+    await nextTick();
+    expect(title()).toBe('Let it drip');
+    expect(flatText(page)).toContain('sound on');
+    await press('s');
+    expect(flatText(page)).toContain('sound off');
+  });
+});
+
+describe('investing at the bench', () => {
+  it('begins with the powder, whose moment is the pour’s, and can be taken back', async () => {
+    const { page, press, title } = open(31, 'invest');
+    expect(title()).toBe('Powder into the water');
+    expect(page.find('.figure').text()).toMatch(/^\d+ g into \d+ g$/);
+    await press(' ');
+    expect(docOf(31).invest.powderInAt).toBeDefined();
+    expect(title()).not.toBe('Powder into the water');
+    await wait(90);
+    expect(flatText(page)).toContain('1:30 of');
+    await press('z');
+    expect(docOf(31).invest.powderInAt).toBeUndefined();
+  });
+
+  it('counts every step to its place on the one clock', async () => {
+    const { press, digits } = open(31, 'invest');
+    await press(' ');
+    const first = digits();
+    await wait(30);
+    await press(' ');
+    // The second step ends later on the same clock, not after its own length.
+    const seconds = (text: string): number => Number(text.split(':')[0]) * 60 + Number(text.split(':')[1]);
+    expect(seconds(digits())).toBeGreaterThan(seconds(first) - 30);
+    expect(Object.keys(docOf(31).invest.steps)).toHaveLength(1);
+  });
+});
+
+describe('pouring at the bench', () => {
+  it('steps from the charge to the pour, which is the pour’s own moment, and waits before the quench', async () => {
+    const { page, press, title, digits } = open(29, 'pour');
+    expect(title()).toBe('Weigh the charge');
+    expect(digits()).toMatch(/^\d+\.\d g$/);
+    await press(' ');
+    expect([title(), digits()]).toEqual(['Melt', '1080 °C']);
+    await press(' ');
+    expect([title(), digits()]).toEqual(['Flask out, pour', '520 °C']);
+    expect(flatText(page)).toContain('Molten metal: dry tools, face shield');
+    await press(' ');
+    expect(docOf(29).pour.pouredAt).toBeDefined();
+    expect(title()).toMatch(/^(Wait, then quench|Let it cool, then break it out)$/);
+    await wait(60);
+    expect(digits()).toMatch(/^\d+:00$/);
+  });
+
+  it('has nothing to step through without a metal', () => {
+    usePours().set(at(31), ['brief', 'alloyId'], undefined);
+    expect(flatText(open(31, 'pour').page)).toContain('Choose metal and flask first.');
+  });
+});
