@@ -1,4 +1,5 @@
 import {
+  adviseSupports,
   costOf,
   cutWayUp,
   findWaysUp,
@@ -52,6 +53,24 @@ function timeRow(name: string, mesh: WeldedMesh): Record<string, string | number
   };
 }
 
+/** Advice on supports of a part as it lies, which the page asks for anew whenever it is turned. */
+function supportRow(name: string, mesh: WeldedMesh): Record<string, string | number> {
+  const times: number[] = [];
+  let points = 0;
+  for (let run = 0; run < RUNS; run++)
+    times.push(
+      timed(() => {
+        points = adviseSupports(mesh, { xDeg: 45, yDeg: 0, zDeg: 0 }, LAYER_MM).points.length;
+      }),
+    );
+  return {
+    part: name,
+    triangles: mesh.triangles.length / 3,
+    'supports advised': points,
+    time: seconds(median(times)),
+  };
+}
+
 /** Every direction cut into layers: what the search is held against. */
 function qualityRows(mesh: WeldedMesh): Record<string, string | number>[] {
   const surface = makeSearchSurface(mesh);
@@ -82,5 +101,6 @@ export async function measureOrient(): Promise<string> {
   const { positions, triangles } = barnacleBand(1.46);
   const fine = read(writeBinaryStl(positions, triangles));
   const rows = [timeRow('Barnacle band, finer', fine), timeRow('Sea-holly trellis drop', drop)];
-  return `Ways up, ${DIRECTIONS} directions\n\n${table(rows)}\n\nQuality on the trellis drop, against every direction cut\n\n${table(qualityRows(drop))}`;
+  const supports = [supportRow('Barnacle band, finer', fine), supportRow('Sea-holly trellis drop', drop)];
+  return `Ways up, ${DIRECTIONS} directions\n\n${table(rows)}\n\nQuality on the trellis drop, against every direction cut\n\n${table(qualityRows(drop))}\n\nSupports, tilted 45°\n\n${table(supports)}`;
 }

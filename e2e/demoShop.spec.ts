@@ -31,7 +31,9 @@ test('a day at the board: open, tick, find, switch units, undo, and a server tha
     await page.keyboard.press('7');
     await page.getByRole('button', { name: 'Let it drip done' }).focus();
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('navigation', { name: 'Stages of this pour' })).toContainText('1 of 11 steps');
+    await expect(page.getByRole('navigation', { name: 'Stages of this pour' })).toContainText(
+      '1 of 11 steps',
+    );
     await allKept(page);
     await page.reload();
     await expect(page.getByRole('button', { name: 'Let it drip: not done' })).toBeVisible();
@@ -142,6 +144,11 @@ test('every page fits a phone and a small screen without sideways scrolling', as
         `${pour}/result`,
         `${pour}/bench/clean`,
         `${pour}/bench/invest`,
+        `${pour}/bench/pour`,
+        `${pour}/clean`,
+        `${pour}/wayUp`,
+        `${pour}/sheet`,
+        '/shop/settings',
       ],
     ],
     [

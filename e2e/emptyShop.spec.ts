@@ -165,8 +165,10 @@ test('from an empty shop and a file on the disk to a recorded result', async ({ 
       'Blow dry, cool air',
       'Look at the skin',
       'Take the supports off',
+      'Look where the supports stood',
       'Rest until no alcohol smell',
       'Cure',
+      'Look at the cured skin',
     ]) {
       await page.getByRole('button', { name: `${name} done` }).click();
     }

@@ -24,9 +24,14 @@ const openWorking = async (page: Page): Promise<void> => {
     .getByRole('button', { name: /^Metal \d/ })
     .click();
 };
-const beginInvesting = async (page: Page): Promise<void> => {
-  await page.keyboard.press(' ');
-  await page.keyboard.press(' ');
+/** Two steps side by side, and a timer. */
+const beginCleaning = async (page: Page): Promise<void> => {
+  for (const key of [' ', 'ArrowRight', ' ', 't']) await page.keyboard.press(key);
+};
+const openPlate = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: /^Take \d+ spares?$/ }).click();
+  await page.getByRole('heading', { name: 'The plate from above' }).click();
+  await page.mouse.wheel(0, 420);
 };
 
 /** Opens a pattern, waits until it has been read, and turns it to a finding. */
@@ -93,7 +98,8 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'coupon', at: '/resins', before: openCoupon },
     { name: 'shop', at: '/shop/programme' },
     { name: 'record', at: '/record' },
-    { name: 'bench', at: `${pour(30)}/bench/invest`, before: beginInvesting },
+    { name: 'plate', at: `${pour(31)}/print`, size: { width: 1280, height: 1000 }, before: openPlate },
+    { name: 'bench', at: `${pour(31)}/bench/clean`, before: beginCleaning },
   ];
 };
 

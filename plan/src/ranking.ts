@@ -20,6 +20,7 @@ import {
   type Standing,
   type TunedClass,
 } from '@zero-pour/core';
+import { motionOf, NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
 
 const NONE: PieceCount = { good: 0, of: 0 };
 /** Height of the part that resins are timed by, mm. */
@@ -107,9 +108,11 @@ export const rankedProfile = (lists: ShopLists, resinId: string, castClass: Cast
     .filter((p) => p.resinId === resinId && p.castClass === castClass && p.tested && !p.replaced)
     .sort((a, b) => (b.foundAt ?? '').localeCompare(a.foundAt ?? ''))[0];
 
-function hoursOf(profile: Profile | undefined, lists: ShopLists): number | undefined {
+function hoursOf(profile: Profile | undefined, lists: ShopLists, known: ShopPrints): number | undefined {
   const printer = profile && lists.printer.find((p) => p.id === profile.printerId);
-  return printer && printTime(RANKED_HEIGHT_MM, { ...profile, motionS: printer.motionS }).seconds / 3600;
+  if (!printer || !profile) return undefined;
+  const { value: motionS } = motionOf(known, printer, profile);
+  return printTime(RANKED_HEIGHT_MM, { ...profile, motionS }).seconds / 3600;
 }
 
 /** The shop's castable resins in one class, as its own record has them (handbook 02, "Resin record"). */
@@ -118,6 +121,7 @@ export function rankResins(
   records: RecordLists,
   pours: readonly PourYield[],
   castClass: TunedClass,
+  known: ShopPrints = NOTHING_PRINTED,
 ): RankedResin[] {
   return lists.resin
     .filter((resin) => !resin.retired)
@@ -133,7 +137,7 @@ export function rankResins(
         casts: standing(casts),
         finest: profile && finestFeature(resin.finestMm, sizesNear(profile, records)),
         finestCast: finestFeature(resin.finestMm, castSizes(resin.id, castClass, records)),
-        hours: hoursOf(profile, lists),
+        hours: hoursOf(profile, lists, known),
         pricePerMl: (resin.pricePerKg * resin.densityGPerMl) / 1000,
         profile,
         verdict: runs.find((run) => run.verdicts[castClass])?.verdicts[castClass],

@@ -33,7 +33,7 @@ const step = (
 
 const DRIP = step('drip', 'drip', 'Let it drip', [5, 10], { note: 'Plate tilted over the vat.' });
 const LOOK = step('look', 'look', 'Look at the skin', UNTIL_DONE, {
-  note: 'As the resin’s record says it dries; dark resins by raking light, or lightly dusted.',
+  note: 'Dark resins by raking light, or lightly dusted.',
 });
 const AIR = step('air', 'dry', 'Blow dry, cool air', [2, 10], { medium: 'air' });
 const SUPPORTS = step('supports', 'supports', 'Take the supports off', UNTIL_DONE, {
@@ -65,8 +65,7 @@ export function cureIn(medium: CleanMedium, minutes: Minutes = [10, 20]): CleanS
   const cure = step('cure', 'cure', medium === 'air' ? 'Cure' : `Cure under ${medium}`, minutes, {
     medium,
     motion: 'turned now and then',
-    note:
-      medium === 'air' ? 'Turn it now and then.' : 'Weigh down what floats. Short UV does not pass glass.',
+    note: medium === 'air' ? '' : 'Weigh down what floats. Short UV does not pass glass.',
   });
   if (medium === 'air') return [cure];
   const wet = step('wet', 'rinse', `Wet it with ${medium}`, UNTIL_DONE, {

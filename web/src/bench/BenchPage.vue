@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { usePourLoaded } from '../pour/usePourLoaded';
 import BenchWork from './BenchWork.vue';
-import type { BenchList } from './recordSteps';
+import type { BenchList } from './benchLists';
 
 const props = defineProps<{ id: string; stage: BenchList }>();
 const ready = usePourLoaded(() => props.id);

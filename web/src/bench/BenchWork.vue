@@ -4,13 +4,13 @@ import { valueOf } from '@zero-pour/plan';
 import { useEventListener } from '@vueuse/core';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { usePours } from '../state/pourStore';
 import { providePour } from '../state/usePour';
 import { useUnits } from '../state/unitStore';
 import BenchClock from './BenchClock.vue';
+import BenchHead from './BenchHead.vue';
 import BenchLooks from './BenchLooks.vue';
 import BenchTimers from './BenchTimers.vue';
-import type { BenchList } from './recordSteps';
+import type { BenchList } from './benchLists';
 import { useBench } from './useBench';
 
 /** One step fills the screen; Space goes on. */
@@ -18,11 +18,23 @@ const props = defineProps<{ id: string; stage: BenchList }>();
 const handle = providePour(() => props.id);
 const { pour, plan } = handle;
 const router = useRouter();
-const pours = usePours();
 const units = useUnits();
 const bench = useBench(handle, props.stage);
-const { now, sound, canStayLit, staysLit, steps, step, index, ahead, timers, digits, isOver, waitsForBegin } =
-  bench;
+const {
+  now,
+  sound,
+  canStayLit,
+  staysLit,
+  steps,
+  step,
+  index,
+  ahead,
+  timers,
+  digits,
+  isOver,
+  overWords,
+  waitsForBegin,
+} = bench;
 
 const WORDS: Record<BenchList, { empty: string; done: string; caution: keyof typeof CAUTIONS }> = {
   clean: {
@@ -45,7 +57,6 @@ const goWord = computed(() => {
   if (step.value.looks) return LOOK_WORDS[step.value.looks[0]!];
   return waitsForBegin.value ? 'begin' : 'done, next';
 });
-const waiting = computed(() => pours.saving === 'waiting');
 
 const leave = (): void => void router.push(`/pours/${props.id}/${props.stage}`);
 function next(saw?: Look): void {
@@ -78,19 +89,11 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 
 <template>
   <div class="work">
-    <header>
-      <span
-        >Pour {{ pour.number }} · {{ stage
-        }}<template v-if="step"> · step {{ index + 1 }} of {{ steps.length }}</template></span
-      >
-      <span v-if="waiting" role="status" class="waiting">kept here, waiting for Zero Pour</span>
-      <span class="signs">
-        <button type="button" :aria-pressed="sound" @click="sound = !sound">
-          <kbd>S</kbd> sound {{ sound ? 'on' : 'off' }}
-        </button>
-        <span v-if="canStayLit" class="pale">{{ staysLit ? 'screen stays lit' : 'screen may go dark' }}</span>
-      </span>
-    </header>
+    <BenchHead
+      v-model:sound="sound"
+      :title="`Pour ${pour.number} · ${stage}${step ? ` · step ${index + 1} of ${steps.length}` : ''}`"
+      :lit="canStayLit ? staysLit : undefined"
+    />
     <main v-if="steps.length === 0" class="now">
       <div class="main">
         <h1>Nothing to step through yet</h1>
@@ -106,9 +109,10 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           <p class="note">
             {{ step.note }}
             <template v-if="isOver && step.late"> Late: {{ step.late }}</template>
+            <b v-if="overWords">{{ overWords }}</b>
           </p>
           <BenchLooks v-if="step.looks" :looks="step.looks" @saw="next" />
-          <p class="note pale">{{ step.bounds }}</p>
+          <p v-if="step.seconds !== null" class="note pale">{{ step.bounds }}</p>
         </template>
         <p v-else class="note">{{ words.done }}</p>
       </div>
@@ -152,14 +156,6 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   padding: 30px 44px 24px;
   background: var(--char);
   color: #f3ede2;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 6px 20px;
-  font-size: 20px;
-  color: #cfc5b4;
 }
 .now {
   flex: 1;
@@ -223,23 +219,6 @@ h1 {
   text-align: right;
   font-size: 17px;
 }
-.signs {
-  display: flex;
-  gap: 18px;
-  align-items: center;
-  font-size: 17px;
-}
-.signs button {
-  min-height: 40px;
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: none;
-  cursor: pointer;
-}
-.waiting {
-  color: #f5b04a;
-}
 footer {
   display: flex;
   flex-wrap: wrap;
@@ -263,7 +242,8 @@ footer .go {
   color: #24211d;
 }
 .caution {
-  margin-left: auto;
+  order: -1;
+  width: 100%;
   font-size: 18px;
   color: #f5b04a;
 }
@@ -288,9 +268,6 @@ footer .go {
   }
   footer .go {
     width: 100%;
-  }
-  .caution {
-    margin-left: 0;
   }
 }
 </style>

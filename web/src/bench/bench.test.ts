@@ -7,7 +7,7 @@ import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
 import BenchWork from './BenchWork.vue';
-import type { BenchList } from './recordSteps';
+import type { BenchList } from './benchLists';
 
 const shop = useFakeShop();
 const at = (number: number) => shop.file.pours.find((pour) => pour.number === number)!.id;
@@ -36,13 +36,16 @@ function open(number: number, stage: BenchList) {
 
 describe('cleaning at the bench', () => {
   it('is begun with Space, counts down, and the next timed step begins by itself', async () => {
-    const { press, title, digits } = open(31, 'clean');
+    const { page, press, title, digits } = open(31, 'clean');
     expect([title(), digits()]).toEqual(['Let it drip', '5:00']);
     await press(' ');
     await wait(61);
     expect(digits()).toBe('3:59');
     await wait(300);
     expect(digits()).toBe('+1:01');
+    expect(flatText(page)).toContain('Ready; at most 3:59 more.');
+    await wait(300);
+    expect(flatText(page)).toContain('Longer than it should be.');
     await press(' ');
     expect(title()).toBe('Alcohol bath 1');
     expect(docOf(31).clean.steps['bath1']!.startedAt).toBeDefined();

@@ -1,11 +1,8 @@
 import type { StepRecord } from '@zero-pour/contracts';
 import type { PourHandle } from '../state/usePour';
 import { markPoured } from '../pour/printedAs';
+import type { BenchList } from './benchLists';
 import { POURED, POWDER_IN } from './timedSteps';
-
-/** Lists of timed steps that can be stepped through at the bench. */
-export const BENCH_LISTS = ['clean', 'invest', 'pour'] as const;
-export type BenchList = (typeof BENCH_LISTS)[number];
 
 /** Keeps what was done of a cleaning step; with the first one the protocol stands as it is. */
 export function recordClean(

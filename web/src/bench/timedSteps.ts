@@ -1,4 +1,4 @@
-import type { StepRecord } from '@zero-pour/contracts';
+import type { Resin, StepRecord } from '@zero-pour/contracts';
 import {
   formatPhrase,
   judgeStepTime,
@@ -31,6 +31,8 @@ export interface TimedStep {
   caution: CautionKey;
   /** When its time is up, ms; undefined until its clock runs. */
   endsAt?: number | undefined;
+  /** When it has been too long, where the step says so. */
+  lastAt?: number | undefined;
   /** The protocol's step, when its own time is judged. */
   protocol?: CleanStep;
   /** What can be seen, where the step is to look; the first is as it should be. */
@@ -68,21 +70,31 @@ function inMedium({ medium, tempC, motion }: CleanStep, choice: UnitChoice): str
   return words && `${words[0]!.toUpperCase()}${words.slice(1)}.`;
 }
 
+/** How the resin's record says that a finished print looks. */
+function shouldLook(resin: Resin | undefined): string {
+  const words = [resin?.skin, resin?.colourCured].filter((word) => word).join(', ');
+  return words && `It should be ${words}.`;
+}
+
 /** Steps of the pour's protocol, with what looks sent back. */
 export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): TimedStep[] {
   const protocol = protocolOf(context);
+  const should = shouldLook(context.resin);
   return cleaningOf(context).map(({ key, step, at, round, record, because }) => {
     const seconds = step.maxMinutes === 0 ? null : step.minMinutes * 60;
     return {
       key,
       name: round > 1 && because ? `${step.name}, again` : step.name,
-      note: [because, inMedium(step, choice), step.note].filter((word) => word).join(' '),
+      note: [because, step.kind === 'look' && should, inMedium(step, choice), step.note]
+        .filter((word) => word)
+        .join(' '),
       seconds,
       bounds: minutes(step.minMinutes, step.maxMinutes),
       record,
       late: '',
       caution: CAUTION_OF[step.kind],
       endsAt: ownEnd(record, seconds),
+      lastAt: ownEnd(record, seconds === null ? null : step.maxMinutes * 60),
       protocol: step,
       because,
       ...(step.kind === 'look' ? { looks: looksAt(protocol, at) } : {}),

@@ -7,7 +7,8 @@ import { useUnits } from '../state/unitStore';
 import type { PourHandle } from '../state/usePour';
 import { formatStopwatch } from '../time/formatMoment';
 import { beep } from './beep';
-import { recordStep, type BenchList } from './recordSteps';
+import type { BenchList } from './benchLists';
+import { recordStep } from './recordSteps';
 import {
   cleanSteps,
   investingSteps,
@@ -64,6 +65,13 @@ export function useBench(handle: PourHandle, list: BenchList) {
   const leftMs = computed(() =>
     step.value?.endsAt === undefined ? undefined : step.value.endsAt - now.value.getTime(),
   );
+  /** What is said once the least time is over: how long it may still take, or that it was too long. */
+  const overWords = computed(() => {
+    const { lastAt } = step.value ?? {};
+    if (!isOver.value || lastAt === undefined) return '';
+    const left = lastAt - now.value.getTime();
+    return left >= 0 ? `Ready; at most ${formatStopwatch(left)} more.` : 'Longer than it should be.';
+  });
   const isOver = computed(() => leftMs.value !== undefined && leftMs.value <= 0);
   const overCount = computed(
     () => timers.value.filter((timer) => timer.endsAt <= now.value.getTime()).length + (isOver.value ? 1 : 0),
@@ -138,6 +146,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     waitsForBegin,
     digits,
     isOver,
+    overWords,
     focus,
     goOn,
     leaveOut,

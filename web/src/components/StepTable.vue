@@ -115,15 +115,17 @@ const spent = (step: TimedStep): string => {
   white-space: nowrap;
   width: 130px;
 }
+.name {
+  width: 44%;
+}
 .time {
-  width: 150px;
+  width: 110px;
 }
 .odd {
   font: 13px var(--text);
   color: #855300;
 }
 .acts {
-  width: 240px;
   text-align: right;
   white-space: nowrap;
 }

@@ -82,7 +82,6 @@ const orNone = (words: readonly string[]) => [
         required
         :model-value="step.maxMinutes"
         :max="2880"
-        hint="0: until done"
         @update:model-value="(m) => m !== undefined && change(i, { maxMinutes: m })"
       />
       <QuantityField
@@ -125,7 +124,6 @@ const orNone = (words: readonly string[]) => [
         label="At"
         unit="degC"
         :max="90"
-        hint="as it comes"
         :model-value="step.tempC ?? undefined"
         @update:model-value="(t) => change(i, { tempC: t ?? null })"
       />
@@ -151,6 +149,7 @@ li {
   display: grid;
   grid-template-columns: minmax(200px, 1fr) 140px 104px 104px 90px 74px;
   gap: 8px;
+  align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--line);
 }

@@ -4,7 +4,7 @@ import { ref, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
-import { BENCH_LISTS } from '../bench/recordSteps';
+import { BENCH_LISTS } from '../bench/benchLists';
 import { useNewPour } from '../pour/useNewPour';
 import { quickSumsOpen } from '../quick/quickSumsOpen';
 

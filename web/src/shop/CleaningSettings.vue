@@ -107,7 +107,7 @@ const addBath = (): void => {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 8px;
-  align-items: center;
+  align-items: start;
   padding: 8px 0;
   border-top: 1px solid var(--line);
 }

@@ -91,17 +91,19 @@ const tally = computed(() =>
 }
 .piece {
   display: grid;
-  grid-template-columns: 20px minmax(84px, 1fr) auto auto;
+  grid-template-columns: 20px minmax(84px, 1fr) 278px 226px;
   gap: 6px 8px;
   align-items: center;
   padding: 6px 0;
   border-top: 1px solid var(--line);
 }
 .piece :deep(button) {
-  padding: 0 9px;
+  flex: auto;
+  padding: 0 7px;
 }
 .piece :deep(.choice) {
   flex-wrap: nowrap;
+  width: 100%;
 }
 .open {
   color: var(--mute);
@@ -117,7 +119,7 @@ const tally = computed(() =>
   }
   .piece > :nth-child(n + 3) {
     grid-column: 2;
-    justify-self: start;
+    max-width: 290px;
   }
 }
 </style>

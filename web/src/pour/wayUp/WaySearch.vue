@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Rotation } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
+import { motionOf, valueOf } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
 import type { ViewShape } from '../../pattern/jobs/shapes';
 import { useUnits } from '../../state/unitStore';
@@ -19,8 +19,8 @@ const { state, search, stop } = useWaysUp();
 const points = computed(() => pour.value.doc.wayUp.clean?.[props.pattern.id] ?? []);
 const rotation = computed<Rotation>(() => pour.value.doc.wayUp.rotations[props.pattern.id] ?? NO_ROTATION);
 const profile = computed(() => {
-  const { profile: chosen, printer } = plan.value.context;
-  return chosen && printer ? { ...chosen, motionS: printer.motionS } : undefined;
+  const { profile: chosen, printer, prints } = plan.value.context;
+  return chosen && printer ? { ...chosen, motionS: motionOf(prints, printer, chosen).value } : undefined;
 });
 const factor = computed(() => (valueOf(plan.value.scale)?.percent.value ?? 100) / 100);
 const rows = computed(() =>

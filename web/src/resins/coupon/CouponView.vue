@@ -14,7 +14,7 @@ import {
   type CouponSpec,
   type TunedClass,
 } from '@zero-pour/core';
-import { reportsOf, standingProfile, curveOf, wantedSetting } from '@zero-pour/plan';
+import { curveOf, motionOf, reportsOf, standingProfile, wantedSetting } from '@zero-pour/plan';
 import { startingFigures } from '@zero-pour/core';
 import { useDebounceFn, useLocalStorage } from '@vueuse/core';
 import { computed, onScopeDispose, shallowRef, watch } from 'vue';
@@ -24,6 +24,7 @@ import QuantityField from '../../components/QuantityField.vue';
 import { inWorker, WorkCancelled } from '../../pattern/jobs/workerPool';
 import { saveFile } from '../../pattern/saveFile';
 import { useNotices } from '../../state/notices';
+import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -36,6 +37,7 @@ import CouponSheet from './CouponSheet.vue';
 const props = defineProps<{ resin: Resin }>();
 const shop = useShop();
 const records = useRecords();
+const prints = usePrints();
 const notices = useNotices();
 const units = useUnits();
 const { things, of } = useTuneChoice(() => props.resin.id);
@@ -152,7 +154,7 @@ const numbers = computed<[string, string][]>(() => {
     const { seconds: s } = printTime(sizeMm[2], {
       ...profile,
       layerMm: things.value.layerMm,
-      motionS: things.value.printer.motionS,
+      motionS: motionOf(prints.known, things.value.printer, profile).value,
     });
     rows.push(['Prints in', formatQuantity({ value: s / 60, unit: 'min' }, units.choice)]);
   }

@@ -13,6 +13,7 @@ import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { itemFrom, TEMPLATES } from '../../shop/bookItems';
 import { useNotices } from '../../state/notices';
+import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -23,6 +24,7 @@ import YieldBar from './YieldBar.vue';
 /** The shop's resins, ranked by its own record, class by class. */
 const shop = useShop();
 const records = useRecords();
+const prints = usePrints();
 const router = useRouter();
 const notices = useNotices();
 const units = useUnits();
@@ -31,7 +33,7 @@ const castClass = useLocalStorage<TunedClass>('zp-rank-class', 'filigree');
 const showRetired = shallowRef(false);
 const retired = computed(() => shop.lists.resin.filter((r) => r.retired));
 const rows = computed<RankRow[]>(() => {
-  const ranked = rankResins(shop.lists, records.lists, records.yields, castClass.value);
+  const ranked = rankResins(shop.lists, records.lists, records.yields, castClass.value, prints.known);
   return ranked.map((row) => ({ ...row, id: row.resin.id, name: row.resin.name }));
 });
 const printerName = (id: string | undefined): string =>

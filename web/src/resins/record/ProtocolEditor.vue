@@ -48,6 +48,7 @@ const schools = CLEAN_SCHOOLS.map(({ key, name, why }) => ({
         {{ formatQuantity({ value: hours, unit: 'h' }, units.choice) }}. Pours that were begun keep theirs.
       </p>
     </div>
+    <p class="mute mb-1">A most of 0 minutes: until it is done. No warmth: as it comes.</p>
     <ProtocolTable :steps="resin.protocol" @change="(protocol) => change({ protocol })" />
   </section>
 </template>

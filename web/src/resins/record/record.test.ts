@@ -4,12 +4,14 @@ import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { useFakeShop } from '../../testing/fakeServer';
 import { lastEmitted } from '../../testing/mountInApp';
+import { buttonOf, flatText, typeInto } from '../../testing/showInPour';
 import { datedLight } from '../../shop/datedLight';
 import PrinterEvents from '../../shop/PrinterEvents.vue';
 import BeforePrintList from '../page/BeforePrintList.vue';
 import ResinActions from '../page/ResinActions.vue';
 import ProfilesView from '../profiles/ProfilesView.vue';
 import BlendRows from './BlendRows.vue';
+import ProtocolEditor from './ProtocolEditor.vue';
 import ReportedRows from './ReportedRows.vue';
 import ResinRecord from './ResinRecord.vue';
 import StockRows from './StockRows.vue';
@@ -166,5 +168,52 @@ describe('before the print', () => {
       roomC: null,
     });
     expect(list.text()).toMatch(/Vat of Printer C: \d+ days past its 14 days/);
+  });
+});
+
+describe('the cleaning protocol', () => {
+  const open = () => {
+    const own = resin('Skerry Low-Ash');
+    return { own, page: show(ProtocolEditor, { resin: own }) };
+  };
+  const changed = (page: VueWrapper): Partial<Resin> => lastEmitted(page, 'change') as Partial<Resin>;
+
+  it('is one version later for a whole sitting of changes', async () => {
+    const { page, own } = open();
+    expect(flatText(page)).toContain('Version 2, at least');
+    await typeInto(page, 'Least', '7 min');
+    expect(changed(page)).toMatchObject({ protocolVersion: own.protocolVersion + 1 });
+    expect(changed(page).protocol![0]!.minMinutes).toBe(7);
+    await typeInto(page, 'Most', '9 min');
+    expect(changed(page).protocolVersion).toBe(own.protocolVersion + 1);
+  });
+
+  it('takes medium, warmth in the reader’s units, and how often', async () => {
+    const { page } = open();
+    await typeInto(page, 'At', '95 F', 1);
+    expect(changed(page).protocol![1]!.tempC).toBeCloseTo(35, 6);
+    await typeInto(page, 'Times', '2', 1);
+    expect(changed(page).protocol![1]!.times).toBe(2);
+  });
+
+  it('has steps added, moved and taken out', async () => {
+    const { page, own } = open();
+    await buttonOf(page, 'Add a step').trigger('click');
+    expect(changed(page).protocol).toHaveLength(own.protocol.length + 1);
+    await page.find('[aria-label="Alcohol bath 1 earlier"]').trigger('click');
+    expect(
+      changed(page)
+        .protocol!.slice(0, 2)
+        .map((s) => s.key),
+    ).toEqual(['bath1', 'drip']);
+    await page.find('[aria-label="Take Let it drip out"]').trigger('click');
+    expect(changed(page).protocol!.some((s) => s.key === 'drip')).toBe(false);
+  });
+
+  it('refuses minutes that are none, with a sentence', async () => {
+    const { page } = open();
+    await typeInto(page, 'Least', 'soon');
+    expect(page.emitted('change')).toBeUndefined();
+    expect(page.find('.v-messages__message').exists()).toBe(true);
   });
 });
