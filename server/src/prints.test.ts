@@ -61,11 +61,13 @@ describe('what pours tell of their prints', () => {
 
   it('teaches the motion of the printer, by what the printer took', async () => {
     const motionS = 7.5;
-    const seconds = PLATE.exposureS + PLATE.layers * motionS;
-    for (let n = 0; n < 5; n++)
+    for (const layers of [200, 400, 800, 1200, 1500]) {
+      const seconds = PLATE.exposureS + layers * motionS;
+      const plate = { ...PLATE, layers };
       await addPour((doc) =>
-        Object.assign(doc.print, { startedAt: START, finishedAt: after(seconds / 60), plate: PLATE }),
+        Object.assign(doc.print, { startedAt: START, finishedAt: after(seconds / 60), plate }),
       );
+    }
     const known = knowPrints({ printer: [printer], profile: [profile], resin: [resin] }, await told());
     expect(motionOf(known, printer, profile).value).toBeCloseTo(motionS, 0);
   });

@@ -1,4 +1,11 @@
-import { BORIC_SCHOOLS, EXPECTATIONS, LOOKS, PIECE_VERDICTS, PRINT_FAULT_KEYS } from '@zero-pour/core';
+import {
+  BEFORE_KEYS,
+  BORIC_SCHOOLS,
+  EXPECTATIONS,
+  LOOKS,
+  PIECE_VERDICTS,
+  PRINT_FAULT_KEYS,
+} from '@zero-pour/core';
 import { z } from 'zod';
 import {
   atLeastZeroSchema,
@@ -61,6 +68,8 @@ export const printStageSchema = z.strictObject({
   startedAt: momentSchema.optional(),
   finishedAt: momentSchema.optional(),
   plate: printedPlateSchema.optional(),
+  /** What was done of the checklist before it. */
+  before: z.partialRecord(z.enum(BEFORE_KEYS), momentSchema).optional(),
   /** Looked at part way, when the first real layers were out. */
   checkedAt: momentSchema.optional(),
   /** Resin that it took, off the bottle's weight or marks. */

@@ -13,7 +13,7 @@ export {
 export { formatHours, formatNumber, formatQuantity, formatValue, type Quantity } from './formatQuantity';
 export { readQuantity, type ReadQuantity } from './readQuantity';
 export { formatPhrase, quantity, say, type Phrase } from './phrase';
-export { fitSlope, type Slope, type SlopeReading } from './robustSlope';
+export { fitRobust, type RobustFit, type RobustPrior, type RobustReading } from './fitRobust';
 export { fitLine, lineSe, type Line } from './fitLine';
 export { tBelow, tQuantile } from './studentT';
 export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';

@@ -1,4 +1,4 @@
-import { fitSlope, requireNumber, requirePositive } from '../numeric';
+import { fitRobust, requireNumber, requirePositive } from '../numeric';
 import { FILM_LOSS_ML } from './resinUse';
 
 /** One plate whose resin is known. */
@@ -27,10 +27,11 @@ const LEAST_SD_ML = 0.5;
 export function learnSupports(plates: readonly MeasuredPlate[], beforePercent: number): LearntSupports {
   requireNumber('beforePercent', beforePercent, 0, 1000);
   const readings = plates.map(({ partsMl, raftMl, usedMl, measured }) => ({
-    x: requirePositive('partsMl', partsMl) / 100,
+    x: [requirePositive('partsMl', partsMl) / 100],
     y: requirePositive('usedMl', usedMl) - partsMl - raftMl - (measured ? FILM_LOSS_ML : 0),
     sd: Math.max(LEAST_SD_ML, PLATE_SD * usedMl),
   }));
-  const { value, sd } = fitSlope(readings, { value: beforePercent, sd: BEFORE_SD_PERCENT });
-  return { percent: Math.max(0, value), plusMinusPercent: 2 * sd, plates: plates.length };
+  const { values, sds } = fitRobust(readings, [{ value: beforePercent, sd: BEFORE_SD_PERCENT }]);
+  const [percent = beforePercent, sd = BEFORE_SD_PERCENT] = [values[0], sds[0]];
+  return { percent: Math.max(0, percent), plusMinusPercent: 2 * sd, plates: plates.length };
 }

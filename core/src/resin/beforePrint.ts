@@ -18,9 +18,22 @@ export interface BeforePrint {
   roomC: number | null;
 }
 
+export const BEFORE_KEYS = [
+  'warm',
+  'shake',
+  'filter',
+  'vat',
+  'level',
+  'prime',
+  'enclosure',
+  'light',
+  'note',
+] as const;
+export type BeforeKey = (typeof BEFORE_KEYS)[number];
+
 /** One thing to do before a print, or the reason why it is not needed today. */
 export interface BeforeStep {
-  key: 'warm' | 'shake' | 'filter' | 'vat' | 'level' | 'prime' | 'enclosure' | 'light' | 'note';
+  key: BeforeKey;
   needed: boolean;
   lead: string;
   how: Phrase;

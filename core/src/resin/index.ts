@@ -6,7 +6,14 @@ export {
   type Perishable,
   type StockLasts,
 } from './freshness';
-export { BATH_MAX_C, beforePrint, type BeforePrint, type BeforeStep } from './beforePrint';
+export {
+  BATH_MAX_C,
+  BEFORE_KEYS,
+  beforePrint,
+  type BeforeKey,
+  type BeforePrint,
+  type BeforeStep,
+} from './beforePrint';
 export {
   addCounts,
   byStanding,

@@ -55,8 +55,9 @@ export function knowPrints(
     const learnt = learnMotion(times, printer.motionS);
     motion.set(printer.id, learnt);
     for (const profile of lists.profile.filter((p) => p.printerId === printer.id)) {
-      const with_ = own.filter(({ print }) => print.plate.profileId === profile.id).flatMap(timed);
-      if (with_.length > 0) motion.set(profile.id, learnMotion(with_, learnt.motionS, PROFILE_SPREAD_S));
+      const ofProfile = own.filter(({ print }) => print.plate.profileId === profile.id).flatMap(timed);
+      if (ofProfile.length > 0)
+        motion.set(profile.id, learnMotion(ofProfile, learnt.motionS, PROFILE_SPREAD_S, learnt.late));
     }
   }
   const supports = new Map<string, LearntSupports>();

@@ -2,6 +2,8 @@ import type { PouredPrint, PrintedPlate } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, printTime } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import {
+  boardRows,
+  bottleOrLeave,
   givensOf,
   knowPrints,
   motionOf,
@@ -23,10 +25,14 @@ const resin = shop.lists.resin[0]!;
 const PLATE: PrintedPlate = { printerId: printer.id, profileId: profile.id, layers: 400, exposureS: 1400, partsMl: 20, raftMl: 1.5 }; // prettier-ignore
 
 /** A print that took its light and so many seconds of motion a layer. */
-const tookS = (motionS: number, change: Partial<PouredPrint['print']> = {}): PouredPrint => {
-  const seconds = PLATE.exposureS + PLATE.layers * motionS;
+const tookS = (
+  motionS: number,
+  change: Partial<PouredPrint['print']> = {},
+  layers = PLATE.layers,
+): PouredPrint => {
+  const seconds = PLATE.exposureS + layers * motionS;
   const finishedAt = new Date(Date.parse('2026-11-01T08:00:00.000Z') + seconds * 1000).toISOString();
-  return pouredPrint({ print: { pieces: {}, plate: PLATE, finishedAt, ...change } });
+  return pouredPrint({ print: { pieces: {}, plate: { ...PLATE, layers }, finishedAt, ...change } });
 };
 const known = (...prints: PouredPrint[]) => knowPrints(shop.lists, prints);
 
@@ -37,7 +43,7 @@ describe('what prints teach', () => {
   });
 
   it('is the motion of the printer, and of a profile that has its own prints', () => {
-    const eight = known(tookS(8), tookS(8), tookS(8), tookS(8));
+    const eight = known(...[200, 500, 900, 1400].map((layers) => tookS(8, {}, layers)));
     const { value, source } = motionOf(eight, printer, profile);
     expect(value).toBeCloseTo(8, 0);
     expect(source).toBe('learnt from 4 prints on Printer A');
@@ -59,7 +65,7 @@ describe('what prints teach', () => {
   });
 
   it('makes the print plan, and says so in its working', () => {
-    const prints = known(...Array.from({ length: 6 }, () => tookS(8)));
+    const prints = known(...Array.from({ length: 6 }, (_, i) => tookS(8, {}, 200 + 300 * i)));
     const plan = valueOf(planPour({ doc: fullDoc(ZERO) }, { ...shop, prints }).print)!;
     const before = valueOf(planPour({ doc: fullDoc(ZERO) }, shop).print)!;
     expect(plan.hours.value - before.hours.value).toBeCloseTo((before.layers * 2) / 3600, 1);
@@ -145,5 +151,44 @@ describe('hands at a running print', () => {
     const context = resolvePour({ doc: fullDoc(ZERO) }, shop);
     const height = profile.baseLayers * profile.layerMm + 5;
     expect(partWayH(context)).toBeCloseTo(printTime(height, { ...profile, motionS: 6 }).seconds / 3600, 9);
+  });
+});
+
+describe('the resin in the vat', () => {
+  const NOW = Date.parse('2026-11-24T08:00:00.000Z');
+  const pourAt = (zero: Date, change: Parameters<typeof fullDoc>[1] = () => {}) => ({
+    id: id(60),
+    number: 7,
+    createdAt: '2026-11-20T08:00:00.000Z',
+    changedAt: '2026-11-20T08:00:00.000Z',
+    discarded: false,
+    doc: fullDoc(zero, change),
+  });
+  const context = resolvePour({ doc: fullDoc(ZERO) }, shop);
+  const said = (rows: ReturnType<typeof boardRows>, of = context): string => {
+    const verdict = bottleOrLeave(of, rows, NOW, () => 'Wed 09:00');
+    return verdict ? `${verdict.lead} ${verdict.why}` : '';
+  };
+
+  it('stays for the next print of the same resin on the same printer', () => {
+    expect(said(boardRows([pourAt(ZERO)], shop))).toBe('It may stay in the vat. Pour 7 prints with it Wed 09:00. Keep it covered from light.'); // prettier-ignore
+  });
+  it('is bottled when nothing is planned, another resin comes, or it would lapse before', () => {
+    expect(said([])).toBe('Bottle it now. No other print is planned on Printer A.');
+    const other = { ...resin, id: id(77), name: 'Other' };
+    const lists = { ...shop.lists, resin: [resin, other] };
+    const rows = boardRows([pourAt(ZERO, (doc) => (doc.resin.resinId = other.id))], { ...shop, lists });
+    expect(said(rows)).toContain('Pour 7 prints another resin on Printer A');
+    const late = new Date(2026, 11, 30, 9, 15);
+    expect(said(boardRows([pourAt(late)], shop))).toContain('after the vat’s 14 days');
+  });
+  it('counts its days from when the vat was filled', () => {
+    const vats = [{ key: 'v', printerId: printer.id, filledAt: '2026-11-09T08:00:00.000Z', note: '' }];
+    const lists = { ...shop.lists, resin: [{ ...resin, vats }] };
+    const old = resolvePour({ doc: fullDoc(ZERO) }, { ...shop, lists });
+    expect(said(boardRows([pourAt(ZERO)], { ...shop, lists }), old)).toContain('after the vat’s 14 days');
+  });
+  it('is not spoken of without resin and printer', () => {
+    expect(said([], resolvePour({ doc: fullDoc(ZERO, (doc) => (doc.resin = {})) }, shop))).toBe('');
   });
 });

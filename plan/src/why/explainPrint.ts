@@ -22,6 +22,8 @@ export interface ExplainedFault {
   ranked: RankedCause[];
   change: ChosenChange | undefined;
   confirmed: string | undefined;
+  /** How often other pours found each cause behind this fault. */
+  foundBefore: Readonly<Record<string, number>>;
 }
 
 /** Counts of a fault's causes with what other pours confirmed and ruled out: once a pour, however many pieces had it. */
@@ -38,6 +40,15 @@ export function countsSoFar(
     if (said.confirmed) counts = confirmCause(counts, said.confirmed);
   }
   return counts;
+}
+
+function foundBefore(fault: Fault, { prints, pourId }: PourContext): Record<string, number> {
+  const found: Record<string, number> = {};
+  for (const other of prints.prints) {
+    const key = other.print.why?.[fault.key as keyof NonNullable<typeof other.print.why>]?.confirmed;
+    if (key !== undefined && other.pourId !== pourId) found[key] = (found[key] ?? 0) + 1;
+  }
+  return found;
 }
 
 /** Why the pieces of a plate are as they are: each fault once, with what this pour's record says for and against. */
@@ -60,6 +71,7 @@ export function explainPrint(context: PourContext): ExplainedFault[] {
         ranked,
         change: chooseChange(ranked, PRINT_CHANGES),
         confirmed: said?.confirmed,
+        foundBefore: foundBefore(fault, context),
       },
     ];
   });

@@ -104,6 +104,20 @@ function printSigns({ doc, resin }: PourContext): Record<string, Sign> {
   };
 }
 
+/** What of the checklist was done, once any of it was ticked. */
+function beforeSigns({ doc, resin, printer }: PourContext): Record<string, Sign> {
+  const { before } = doc.print;
+  if (!before || !resin || !printer || Object.keys(before).length === 0) return {};
+  return {
+    ...(printer.needsLevelling
+      ? { 'not levelled': sign(!before.level, before.level ? say`The plate was levelled.` : say`Levelling was not ticked; this printer needs it.`) } // prettier-ignore
+      : {}),
+    ...(resin.primingCoats > 0
+      ? { 'not primed': sign(!before.prime, before.prime ? say`The plate was primed.` : say`Priming was not ticked; this resin wants ${resin.primingCoats} coats.`) } // prettier-ignore
+      : {}),
+  };
+}
+
 /** What hung there against what held before, once the layers were cut. */
 function loadSign(context: PourContext): Record<string, Sign> {
   const judged = judgeLoad(context);
@@ -170,6 +184,7 @@ export const printEvidence = (context: PourContext): Evidence => ({
   ...exposureSigns(context),
   ...vatSign(context),
   ...printSigns(context),
+  ...beforeSigns(context),
   ...loadSign(context),
   ...cleanSigns(context),
   ...storedSign(context),

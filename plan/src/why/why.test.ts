@@ -2,7 +2,7 @@ import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
-import { countsSoFar, explainPrint, printEvidence, sameHeight } from '../index';
+import { countsSoFar, explainPrint, knowPrints, printEvidence, sameHeight } from '../index';
 import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -131,6 +131,36 @@ describe('why a print failed', () => {
     const sure = ridges((doc) => void (doc.print.why = { ridge: { ruledOut: [], confirmed: 'pause' } }))[0]!;
     expect(sure.ranked[0]!.chance).toBeGreaterThan(ridges()[0]!.ranked[0]!.chance);
     expect(sure.confirmed).toBe('pause');
+  });
+
+  it('counts the checklist only once any of it was ticked', () => {
+    const shop = planShop();
+    const lists = { ...shop.lists, printer: [{ ...shop.lists.printer[0]!, needsLevelling: true }], resin: [{ ...shop.lists.resin[0]!, primingCoats: 2 }] }; // prettier-ignore
+    const at = '2026-11-20T07:00:00.000Z';
+    const withTicks = (before: PourDoc['print']['before']) =>
+      contextOf((doc) => void (before && (doc.print.before = before)), { ...shop, lists });
+    expect(said(withTicks(undefined), 'not levelled')).toBeUndefined();
+    expect(said(withTicks({}), 'not levelled')).toBeUndefined();
+    expect(said(withTicks({ shake: at }), 'not levelled')).toMatch(/^bad: Levelling was not ticked/);
+    expect(said(withTicks({ shake: at, prime: at }), 'not primed')).toBe('good: The plate was primed.');
+    expect(
+      said(
+        contextOf((doc) => (doc.print.before = { shake: at })),
+        'not levelled',
+      ),
+    ).toBeUndefined();
+  });
+
+  it('says how often each cause was found before', () => {
+    const print = pouredPrint({ pourId: id(90), print: { pieces: {}, why: { ridge: { confirmed: 'pause', ruledOut: [] } } } }); // prettier-ignore
+    const shop = {
+      ...planShop(),
+      prints: knowPrints(planShop().lists, [print, { ...print, pourId: id(91) }]),
+    };
+    const doc = (d: PourDoc): void => void (d.print.pieces = { 1: lost('ridge', 8) });
+    expect(explainPrint(contextOf(doc, shop))[0]!.foundBefore).toEqual({ pause: 2 });
+    const own = resolvePour({ id: id(91), doc: fullDoc(ZERO, doc) }, shop);
+    expect(explainPrint(own)[0]!.foundBefore).toEqual({ pause: 1 });
   });
 
   it('begins from what other pours confirmed and ruled out, each once', () => {

@@ -6,7 +6,7 @@ const KEYS = [
   ['N', 'New pour'],
   ['Q', 'Quick sums'],
   ['/', 'Find'],
-  ['B', 'Bench mode, at Clean and Invest of a pour'],
+  ['B', 'Bench mode, at Clean, Invest and Pour'],
   ['E', 'Enter counts: castings of a pour, a coupon at Tune'],
   ['Ctrl Z', 'Undo, when not typing'],
   ['Esc', 'Back'],

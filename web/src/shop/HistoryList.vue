@@ -12,6 +12,20 @@ import { ITEM_FIELDS } from './itemFields';
 import { useNotices } from '../state/notices';
 import { formatDay } from '../time/formatMoment';
 
+/** Fields that have their own editors. */
+const OTHER_LABELS: Readonly<Record<string, string>> = {
+  protocol: 'Cleaning protocol',
+  protocolName: 'Name of the protocol',
+  protocolVersion: 'Version of the protocol',
+  bottles: 'Bottles',
+  vats: 'Vats',
+  reported: 'Reported figures',
+  blendOf: 'Mixed from',
+  attachments: 'Attachments',
+  events: 'What was done to it',
+  segments: 'Segments',
+  retired: 'Retired',
+};
 /** What each change of a thing did, newest first. */
 const props = defineProps<{ kind: K; item: ShopItem<K> }>();
 const notices = useNotices();
@@ -26,7 +40,7 @@ async function load(event: Event): Promise<void> {
   }
 }
 const label = (field: string): string =>
-  ITEM_FIELDS[props.kind].find((f) => f.field === field)?.label ?? field;
+  ITEM_FIELDS[props.kind].find((f) => f.field === field)?.label ?? OTHER_LABELS[field] ?? field;
 const shown = (value: unknown): string =>
   value === null || value === ''
     ? 'nothing'

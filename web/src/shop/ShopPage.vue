@@ -3,12 +3,14 @@ import { SHOP_KINDS, type Printer, type ShopItem, type ShopKind } from '@zero-po
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
+import { usePrints } from '../state/printStore';
 import { useShop } from '../state/shopStore';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
 import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
+import LearntLine from './LearntLine.vue';
 import ItemMenu from './ItemMenu.vue';
 import PrinterEvents from './PrinterEvents.vue';
 import ProgrammeSegments from './ProgrammeSegments.vue';
@@ -28,6 +30,7 @@ const TABS: readonly { kind: Kind; name: string; one: string }[] = [
 ];
 
 const shop = useShop();
+const prints = usePrints();
 const router = useRouter();
 const notices = useNotices();
 const isKind = (kind: string | undefined): kind is Kind =>
@@ -42,6 +45,11 @@ const { item, unsaved, change } = useItemEdit<Kind>(
   () => kind.value as Kind,
   () => stored.value,
 );
+/** What its prints took a layer. */
+const motion = computed(() => {
+  const learnt = prints.known.motion.get(item.value?.id ?? '');
+  return learnt && { value: learnt.motionS, plusMinus: learnt.plusMinusS, prints: learnt.prints };
+});
 const templates = computed(() =>
   kind.value === 'settings' ? [] : (TEMPLATES[kind.value] as readonly Template<Kind>[]),
 );
@@ -134,6 +142,14 @@ const remove = (gone: ShopItem<Kind>): Promise<void> =>
           <button type="button" class="text-button" @click="remove(item)">Take out of the shop</button>
         </div>
         <ItemForm :kind="kind" :item="item" @change="changeItem" />
+        <LearntLine
+          v-if="kind === 'printer'"
+          what="Motion a layer"
+          unit="s"
+          :digits="1"
+          :learnt="motion"
+          :recorded="(item as Printer).motionS"
+        />
         <PrinterEvents
           v-if="kind === 'printer'"
           :printer="item as Printer"

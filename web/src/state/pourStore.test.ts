@@ -3,7 +3,7 @@ import { applyChanges, emptyPourDoc, pourDocSchema, type FieldChange, type Pour 
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useNotices } from './notices';
-import { mergeChange, readPending } from './pendingChanges';
+import { addPending, dropPending, mergeChange, readPending } from './pendingChanges';
 import { usePours } from './pourStore';
 
 const ID = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f';
@@ -103,6 +103,59 @@ describe('typing', () => {
     await settle();
     expect(useNotices().current).toMatchObject({ weight: 'wrong', text: 'This cannot be kept.' });
     expect([shown(), readPending(ID)]).toEqual([undefined, []]);
+  });
+});
+
+describe('two windows of one browser', () => {
+  it('add to one list: what one could not send the other sends, in order and once', async () => {
+    await usePours().load(ID);
+    server.mode = 'gone';
+    usePours().set(ID, ['clean', 'steps', 'bath1'], { doneAt: moment });
+    const second = createPinia();
+    setActivePinia(second);
+    usePours().take(server.pour);
+    usePours().set(ID, ['clean', 'steps', 'bath2'], { doneAt: moment });
+    expect(readPending(ID).map((change) => change.path.at(-1))).toEqual(['bath1', 'bath2']);
+    server.mode = 'answers';
+    await settle();
+    expect(Object.keys(server.pour.doc.clean.steps)).toEqual(['bath1', 'bath2']);
+    expect(readPending(ID)).toEqual([]);
+  });
+
+  it('keep a field that was changed again while its first change was on its way', () => {
+    const first: FieldChange = { path: NOTE, value: 'a' };
+    addPending(ID, first);
+    addPending(ID, { path: NOTE, value: 'b' });
+    dropPending(ID, [first]);
+    expect(readPending(ID)).toEqual([{ path: NOTE, value: 'b' }]);
+    dropPending(ID, [{ path: NOTE, value: 'b' }]);
+    expect(localStorage.length).toBe(0);
+  });
+
+  it('take nothing from a list that is none', () => {
+    for (const text of ['{', '[]', '[{"path":[],"value":1}]', '"x"']) {
+      localStorage.setItem(`zero-pour.unsent.${ID}`, text);
+      expect(readPending(ID)).toEqual([]);
+    }
+  });
+});
+
+describe('what was worked out', () => {
+  it('is kept without a step to take back', async () => {
+    const pours = usePours();
+    await pours.load(ID);
+    type('harbour');
+    pours.note(ID, ['wayUp', 'supported'], []);
+    expect(pours.undoCount).toBe(1);
+    pours.undo();
+    expect(shown()).toBeUndefined();
+    await settle();
+    expect(server.pour.doc.wayUp.supported).toEqual([]);
+    pours.note(ID, ['wayUp', 'supported'], []);
+    await settle();
+    expect(server.received.filter((changes) => changes.some((c) => c.path[1] === 'supported'))).toHaveLength(
+      1,
+    );
   });
 });
 

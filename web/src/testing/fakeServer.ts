@@ -2,6 +2,8 @@ import {
   applyChanges,
   pourDocSchema,
   type FieldChange,
+  type FindHit,
+  type History,
   type Pour,
   type PouredPrint,
   type PouredSizes,
@@ -83,7 +85,32 @@ function pouredPrint({ id, number, doc }: Pour): PouredPrint[] {
 export class FakeServer {
   readonly sent: Sent[] = [];
 
+  /** What is told of any thing's history. */
+  history: History = [];
+
   constructor(private readonly file: ShopFile) {}
+
+  /** Pours by a flaw or a word of their notes and stated changes, newest first, a page of them. */
+  private search(asked: URLSearchParams) {
+    const [text, flaw, offset, limit] = ['text', 'flaw', 'offset', 'limit'].map(
+      (key) => asked.get(key) ?? '',
+    );
+    const found = this.file.pours
+      .filter(({ doc }) => `${doc.brief.note ?? ''} ${doc.brief.statedChange ?? ''}`.includes(text!))
+      .filter(
+        ({ doc }) =>
+          !flaw || Object.values(doc.result.castings).some((c) => c.flaws.some((f) => f.kind === flaw)),
+      )
+      .sort((a, b) => b.number - a.number);
+    return { pours: found.slice(Number(offset), Number(offset) + Number(limit)), total: found.length };
+  }
+
+  private find(words: string): { hits: FindHit[] } {
+    const hits = this.file.patterns
+      .filter((pattern) => pattern.name.toLowerCase().includes(words.toLowerCase()))
+      .map(({ id, name }): FindHit => ({ kind: 'pattern', id, title: name, line: '' }));
+    return { hits };
+  }
 
   private answer(at: string): unknown {
     const { settings, lists, patterns, records, pours } = this.file;
@@ -94,6 +121,10 @@ export class FakeServer {
     if (at === '/api/sizes') return pours.flatMap(pouredSizes);
     if (at === '/api/prints') return pours.flatMap(pouredPrint);
     if (at === '/api/records') return records;
+    if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
+    if (at.startsWith('/api/find?'))
+      return this.find(new URLSearchParams(at.split('?')[1]).get('words') ?? '');
+    if (at.endsWith('/history')) return this.history;
     return [];
   }
 

@@ -35,7 +35,7 @@ const chance = (share: number): string => `${Math.round(100 * share)} in 100`;
       this resin printed {{ known!.prints.good }} of {{ known!.prints.of }} and cast
       {{ known!.casts.good }} of {{ known!.casts.of }} here.
       <template v-if="known!.prints.of + known!.casts.of < 10">So few that it may be fewer.</template>
-      The plate has about {{ places }} places; a full one takes no longer.
+      The plate has at least {{ places }} places; a full one takes no longer.
     </span>
     <v-btn v-if="pour.doc.print.spares !== spares" size="small" @click="set(['print', 'spares'], spares)">
       {{ spares === 0 ? 'No spares' : `Take ${spares} ${spares === 1 ? 'spare' : 'spares'}` }}

@@ -37,6 +37,10 @@ const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) =
         <span class="num chance">{{ inHundred(cause.chance) }} in 100</span>
         <span>
           <b class="name">{{ cause.name }}</b>
+          <span v-if="of.foundBefore[cause.key]" class="sign mute">
+            found here
+            {{ of.foundBefore[cause.key] === 1 ? 'once' : `${of.foundBefore[cause.key]} times` }} before
+          </span>
           <span v-for="(sign, i) in cause.signs" :key="i" class="sign">
             {{ sign.z > 0 ? 'for:' : 'against:' }} {{ formatPhrase(sign.says, units.choice) }}
           </span>

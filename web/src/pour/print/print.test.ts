@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
 import { usePours } from '../../state/pourStore';
-import { fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
+import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
+import PrintStage from '../stages/PrintStage.vue';
 import PlateSheet from '../sheet/PlateSheet.vue';
 import AfterPrint from './AfterPrint.vue';
 import HowMany from './HowMany.vue';
@@ -226,5 +227,42 @@ describe('a sheet of the plate', () => {
     expect(flatText(shop.show(PlateSheet, { id: pour.id }))).toContain(
       'Choose pattern, resin, printer and profile first.',
     );
+  });
+});
+
+describe('the Print stage', () => {
+  it('keeps what is ticked before the print, and takes it back', async () => {
+    const { page, doc } = showInPour(shop, 31, PrintStage);
+    const step = (lead: string) => page.findAll('.before button').find((b) => b.text().includes(lead))!;
+    await step('Shake.').trigger('click');
+    expect(Object.keys(doc().print.before!)).toEqual(['shake']);
+    expect(step('Shake.').attributes('aria-pressed')).toBe('true');
+    await step('Shake.').trigger('click');
+    expect(doc().print.before).toEqual({});
+  });
+
+  it('says when it will be done, and asks for a look part way once it runs', async () => {
+    const { page, doc } = showInPour(shop, 31, PrintStage);
+    expect(flat(page)).toMatch(/done .* if started now; the screen is lit/);
+    expect(flat(page)).toMatch(/\d+ ml stay in the bottles/);
+    await buttonOf(page, 'Started now').trigger('click');
+    expect(doc().print.plate).toMatchObject({ layers: 423 });
+    expect(doc().scale.printedAs).toBeDefined();
+    expect(flat(page)).toMatch(/Look at it .*, when base and 5 mm are out/);
+    await buttonOf(page, 'All hang').trigger('click');
+    expect(flat(page)).toMatch(/Looked at/);
+    await buttonOf(page, 'not yet').trigger('click');
+    expect(doc().print.checkedAt).toBeUndefined();
+  });
+
+  it('forgets the plate when it was not started after all', async () => {
+    const { page, doc } = showInPour(shop, 31, PrintStage);
+    await buttonOf(page, 'Started now').trigger('click');
+    await typeInto(page, 'Started', '');
+    expect([doc().print.startedAt, doc().print.plate, doc().scale.printedAs]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 });

@@ -16,6 +16,8 @@ const props = defineProps<{
   /** The wanted sizes of this pattern. */
   sizes: readonly SizeTarget[];
   pourId: string;
+  /** What was expected of it before it was invested. */
+  expected: string;
 }>();
 const emit = defineEmits<{ change: [casting: Casting] }>();
 
@@ -34,6 +36,7 @@ const removeFlaw = (index: number): void =>
     <div class="top">
       <h3>
         <span class="num">{{ number }}</span> {{ pattern.name }}
+        <span v-if="expected" class="expected">{{ expected }}</span>
       </h3>
       <ChoiceRow
         :label="`Outcome of casting ${number}`"
@@ -108,6 +111,10 @@ const removeFlaw = (index: number): void =>
   align-items: center;
   justify-content: space-between;
   margin-bottom: 10px;
+}
+.expected {
+  font: 400 14px var(--text);
+  color: var(--mute);
 }
 .fields {
   display: grid;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, HOUR_MS, type StageKey } from '@zero-pour/core';
+import { formatQuantity, HOUR_MS, type BeforeKey, type StageKey } from '@zero-pour/core';
 import { partWayH, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
@@ -65,6 +65,10 @@ const waitsFor = computed(() => {
 function setEnd(field: (typeof ENDS)[number]['field'], at: string | undefined): void {
   if (field === 'startedAt') markPrintStart(handle, at);
   else set(['print', field], at);
+}
+function tickBefore(key: BeforeKey, done: boolean): void {
+  const { [key]: _, ...others } = doc.value.before ?? {};
+  set(['print', 'before'], done ? { ...others, [key]: now() } : others);
 }
 /* Looked at part way: what fell off by then need not print on. */
 const checkLine = computed(() => {
@@ -138,7 +142,12 @@ function haveAlready(): void {
 
   <details v-if="plan.context.resin && plan.context.printer && !doc.startedAt" class="stage-block">
     <summary><h2 class="before">Before the print: warm, shake, wipe, level, prime</h2></summary>
-    <BeforePrint :resin="plan.context.resin" :printer="plan.context.printer" />
+    <BeforePrint
+      :resin="plan.context.resin"
+      :printer="plan.context.printer"
+      :ticked="doc.before ?? {}"
+      @tick="tickBefore"
+    />
   </details>
 
   <section class="stage-block">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Casting } from '@zero-pour/contracts';
 import { countOutcomes, piecesMeant, ROUGH_COUNTS, type RoughCount, type StageKey } from '@zero-pour/core';
-import { numberCastings } from '@zero-pour/plan';
+import { numberCastings, pieceOfCastings } from '@zero-pour/plan';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
@@ -21,6 +21,17 @@ const count = computed(() => countOutcomes(pieces.value.map((p) => doc.value.cas
 const EMPTY: Casting = { flaws: [], photos: [] };
 const castingOf = (number: string): Casting => doc.value.castings[number] ?? EMPTY;
 const keep = (number: string, casting: Casting): void => set(['result', 'castings', number], casting);
+
+/** "piece 8, doubtful": what was expected of the piece that became this casting. */
+const printed = computed(() => {
+  const { brief, print, clean } = pour.value.doc;
+  return pieceOfCastings(brief.patterns, print.spares, clean.pieces);
+});
+function expectedOf(casting: string): string {
+  const piece = printed.value.get(casting);
+  const expect = piece && pour.value.doc.clean.pieces?.[piece]?.expect;
+  return expect ? `piece ${piece}, expected ${expect}` : '';
+}
 
 /** "Most": that many sellable, the others scrap; each can be changed after. */
 function setRough(rough: RoughCount): void {
@@ -72,6 +83,7 @@ watch(() => route.hash, focusCounts);
       :casting="castingOf(piece.number)"
       :sizes="pour.doc.brief.sizes.filter((s) => (s.patternId ?? pieces[0]?.pattern.id) === piece.pattern.id)"
       :pour-id="pour.id"
+      :expected="expectedOf(piece.number)"
       @change="(casting) => keep(piece.number, casting)"
     />
   </template>

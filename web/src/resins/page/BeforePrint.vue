@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { Printer, Resin } from '@zero-pour/contracts';
+import type { BeforeKey } from '@zero-pour/core';
 import { shallowRef } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import BeforePrintList from './BeforePrintList.vue';
 
 /** The checklist with the room as it is now. */
-defineProps<{ resin: Resin; printer: Printer }>();
+defineProps<{ resin: Resin; printer: Printer; ticked?: Partial<Record<BeforeKey, string>> }>();
+const emit = defineEmits<{ tick: [key: BeforeKey, done: boolean] }>();
 const roomC = shallowRef<number>();
 </script>
 
@@ -20,7 +22,13 @@ const roomC = shallowRef<number>();
       @update:model-value="(c) => (roomC = c)"
     />
   </div>
-  <BeforePrintList :resin="resin" :printer="printer" :room-c="roomC ?? null" />
+  <BeforePrintList
+    :resin="resin"
+    :printer="printer"
+    :room-c="roomC ?? null"
+    v-bind="ticked ? { ticked } : {}"
+    @tick="(key, done) => emit('tick', key, done)"
+  />
 </template>
 
 <style scoped>

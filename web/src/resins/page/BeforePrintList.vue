@@ -1,25 +1,36 @@
 <script setup lang="ts">
 import type { Printer, Resin } from '@zero-pour/contracts';
-import { beforePrint, formatPhrase, freshness, type BeforeStep } from '@zero-pour/core';
+import { beforePrint, formatPhrase, freshness, type BeforeKey } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import { useSlowNow } from '../../state/clock';
 import { useUnits } from '../../state/unitStore';
 
-/** What to do before a print, filled from the records; ticks are for this time at the printer and are not kept. */
-const props = defineProps<{ resin: Resin; printer: Printer; roomC: number | null }>();
+/** What to do before a print, filled from the records. Without a pour the ticks are for this time and are not kept. */
+const props = defineProps<{
+  resin: Resin;
+  printer: Printer;
+  roomC: number | null;
+  /** What is done already, where it is kept. */
+  ticked?: Partial<Record<BeforeKey, string>>;
+}>();
+const emit = defineEmits<{ tick: [key: BeforeKey, done: boolean] }>();
 const units = useUnits();
 const now = useSlowNow();
-const done = shallowRef<ReadonlySet<BeforeStep['key']>>(new Set());
+const own = shallowRef<ReadonlySet<BeforeKey>>(new Set());
+const done = computed<ReadonlySet<string>>(() =>
+  props.ticked ? new Set(Object.keys(props.ticked)) : own.value,
+);
 const steps = computed(() => beforePrint(props));
 const todo = computed(() => steps.value.filter((step) => step.needed));
 const not = computed(() => steps.value.filter((step) => !step.needed));
-watch([() => props.resin.id, () => props.printer.id], () => (done.value = new Set()));
+watch([() => props.resin.id, () => props.printer.id], () => (own.value = new Set()));
 
-function tick(key: BeforeStep['key']): void {
-  const next = new Set(done.value);
+function tick(key: BeforeKey): void {
+  if (props.ticked) return emit('tick', key, !done.value.has(key));
+  const next = new Set(own.value);
   if (!next.delete(key)) next.add(key);
-  done.value = next;
+  own.value = next;
 }
 /** The vat's clock, when this resin stands in this printer's. */
 const vat = computed(() => {

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
+import { computed } from 'vue';
+import { usePrints } from '../../state/printStore';
+import LearntLine from '../../shop/LearntLine.vue';
 import CautionLine from '../../components/CautionLine.vue';
 import HistoryList from '../../shop/HistoryList.vue';
 import ItemForm from '../../shop/ItemForm.vue';
@@ -12,10 +15,16 @@ import StockRows from './StockRows.vue';
 
 /** Everything that is known of a resin. */
 const props = defineProps<{ resin: Resin }>();
+const prints = usePrints();
 const { item, unsaved, change } = useItemEdit(
   () => 'resin' as const,
   () => props.resin,
 );
+/** What its plates took beyond the parts. */
+const supports = computed(() => {
+  const learnt = prints.known.supports.get(props.resin.id);
+  return learnt && { value: learnt.percent, plusMinus: learnt.plusMinusPercent, prints: learnt.plates };
+});
 const set = (fields: Partial<Resin>): void => {
   if (item.value) change({ ...item.value, ...fields });
 };
@@ -29,6 +38,13 @@ const set = (fields: Partial<Resin>): void => {
     <section class="stage-block">
       <h2>What it is</h2>
       <ItemForm kind="resin" :item="item" @change="change" />
+      <LearntLine
+        what="Supports, of the part"
+        unit="percent"
+        :digits="0"
+        :learnt="supports"
+        :recorded="item.supportsPercent"
+      />
     </section>
     <BlendRows :resin="item" @change="(blendOf) => set({ blendOf })" />
     <ProtocolEditor :resin="item" @change="set" />
