@@ -13,7 +13,7 @@ import {
   type Phrase,
   type UnitChoice,
 } from '@zero-pour/core';
-import { cleaningOf, protocolOf, valueOf, type PourPlan } from '@zero-pour/plan';
+import { cleaningOf, isOver, protocolOf, valueOf, type PourPlan } from '@zero-pour/plan';
 
 /** One step as it is shown, timed and ticked, at the desk and at the bench. */
 export interface TimedStep {
@@ -190,8 +190,7 @@ export function pouringSteps(plan: PourPlan): TimedStep[] {
 }
 
 /** Neither done nor left out. */
-export const isLeft = ({ record }: TimedStep): boolean =>
-  record?.doneAt === undefined && record?.skipped !== true;
+export const isLeft = ({ record }: TimedStep): boolean => !isOver(record);
 /** Its time runs. */
 export const isRunning = (step: TimedStep): boolean => isLeft(step) && step.endsAt !== undefined;
 

@@ -2,7 +2,7 @@
 import type { StepRecord } from '@zero-pour/contracts';
 import { LOOK_WORDS, type Look } from '@zero-pour/core';
 import { format } from 'date-fns';
-import { timeWords, type TimedStep } from '../bench/timedSteps';
+import { isLeft, timeWords, type TimedStep } from '../bench/timedSteps';
 import { useQuickNow } from '../state/clock';
 import { formatStopwatch } from '../time/formatMoment';
 
@@ -20,9 +20,7 @@ const see = (step: TimedStep, saw: Look): void =>
 const skip = (step: TimedStep): void => emit('record', step.key, { skipped: true });
 const reopen = (step: TimedStep): void => emit('record', step.key, undefined);
 
-const isOver = (step: TimedStep): boolean =>
-  step.record?.doneAt !== undefined || step.record?.skipped === true;
-const running = (step: TimedStep): boolean => step.record?.startedAt !== undefined && !isOver(step);
+const running = (step: TimedStep): boolean => step.record?.startedAt !== undefined && isLeft(step);
 const elapsed = (step: TimedStep): number => now.value.getTime() - Date.parse(step.record?.startedAt ?? '');
 const spent = (step: TimedStep): string => {
   const { startedAt, doneAt, skipped } = step.record ?? {};
@@ -36,7 +34,7 @@ const spent = (step: TimedStep): string => {
 <template>
   <table class="plain steps">
     <tbody>
-      <tr v-for="step in steps" :key="step.key" :class="{ over: isOver(step), running: running(step) }">
+      <tr v-for="step in steps" :key="step.key" :class="{ over: !isLeft(step), running: running(step) }">
         <td class="name">
           <b>{{ step.name }}</b>
           <div v-if="step.note" class="mute">{{ step.note }}</div>
@@ -60,7 +58,7 @@ const spent = (step: TimedStep): string => {
           <div v-if="timeWords(step)" class="odd">{{ timeWords(step) }}</div>
         </td>
         <td class="acts">
-          <template v-if="isOver(step)"
+          <template v-if="!isLeft(step)"
             ><button
               type="button"
               class="text-button"
