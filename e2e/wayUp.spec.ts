@@ -1,6 +1,18 @@
 import { expect, test } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
 import { choose, ticketLine } from './fields';
 import { startShop, type StartedShop } from './startShop';
+
+/** Lowest and highest z of a binary STL. */
+function heightsOf(stl: Buffer): [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (let t = 0; t < stl.readUInt32LE(80); t++)
+    for (let corner = 0; corner < 3; corner++) {
+      const z = stl.readFloatLE(84 + 50 * t + 12 + 12 * corner + 8);
+      [low, high] = [Math.min(low, z), Math.max(high, z)];
+    }
+  return [low, high];
+}
 
 let shop: StartedShop;
 test.beforeAll(async () => {
@@ -30,6 +42,22 @@ test('a way up is searched and taken, the plate is filled, two lost pieces are e
     await expect(page.getByRole('row', { name: /^fastest/i })).toContainText('stands so');
     // The band lies flat: 7 mm wide and about a hundredth larger.
     await expect(page.locator('.stance')).toContainText('7.0 mm');
+  });
+
+  await test.step('what supports it wants, and the file as it stands', async () => {
+    const supports = page.getByRole('region', { name: 'Supports' });
+    await expect(supports.getByText(/\d+ supports?:|It stands by itself/)).toBeVisible({ timeout: 30_000 });
+    await expect(supports.getByText(/The film pulls at/)).toBeVisible();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save Barnacle band, standing, as STL' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toMatch(/^Barnacle band .*standing mm\.stl$/);
+    const [low, high] = heightsOf(await readFile(await download.path()));
+    expect(low).toBeCloseTo(0, 4);
+    // 7 mm wide, at about 101 %.
+    expect(high).toBeGreaterThan(7.02);
+    expect(high).toBeLessThan(7.15);
   });
 
   await test.step('how many, and where they stand', async () => {

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   afterLook,
@@ -6,6 +7,7 @@ import {
   cureIn,
   handsOnMinutes,
   judgeStepTime,
+  LOOKS,
   looksAt,
   protocolHours,
   ROUNDS_MOST,
@@ -108,6 +110,26 @@ describe('a run of cleaning', () => {
       Array.from({ length: 20 }, (_, i) => [i === 0 ? 'look' : `look~${i + 1}`, { saw: 'tacky' as const }]),
     );
     expect(keys(always).filter((key) => key.startsWith('look~'))).toHaveLength(ROUNDS_MOST - 1);
+  });
+
+  it('is the same whenever it is computed, whatever was recorded, and never loses a step of the protocol', () => {
+    const key = fc.tuple(fc.constantFrom('look', 'look2', 'look3'), fc.integer({ min: 1, max: 7 }));
+    const records = fc.array(fc.tuple(key, fc.constantFrom(...LOOKS)), { maxLength: 12 });
+    fc.assert(
+      fc.property(records, (list) => {
+        const kept = Object.fromEntries(
+          list.map(([[name, n], saw]) => [n === 1 ? name : `${name}~${n}`, { saw }]),
+        );
+        const run = cleanRun(USUAL_PROTOCOL, kept);
+        expect(cleanRun(USUAL_PROTOCOL, kept)).toEqual(run);
+        expect(new Set(run.map((step) => step.key)).size).toBe(run.length);
+        const firsts = run.filter((step) => step.round === 1).map((step) => step.key);
+        expect(firsts).toEqual(USUAL_PROTOCOL.map((step) => step.key));
+        // What comes again was sent back by a look, and says by which.
+        for (const step of run) expect(step.round > 1).toBe(step.because !== '');
+      }),
+      { numRuns: 200, seed: 6 },
+    );
   });
 
   it('offers at each look what can be seen there', () => {

@@ -8,7 +8,7 @@ export { OVERHANG_LIMIT_DEG } from './overhang';
 export { measurePrintDirection, type PrintDirection, type PrintDirectionInput } from './printDirection';
 export { findDirection } from './findDirection';
 export { measureSteps, type StepsReading } from './stepsShow';
-export { stretchAsPrinted } from './stretch';
+export { standAsPrinted, stretchAsPrinted } from './stretch';
 export * from './search';
 export {
   adviseSupports,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../numeric';
 import { box } from '../testing/solids';
-import { NO_ROTATION, rotatePoints, rotationMatrix, stretchAsPrinted } from './index';
+import { NO_ROTATION, rotatePoints, rotationMatrix, standAsPrinted, stretchAsPrinted } from './index';
 
 const POINTS = box([10, 6, 4]).positions;
 const extent = (points: ArrayLike<number>, axis: number): number => {
@@ -29,6 +29,17 @@ describe('stretching as printed', () => {
     expect([0, 1, 2].map((k) => extent(scaled, k))).toEqual([10, 6.6, 4].map((v) => expect.closeTo(v, 9)));
     const asPrinted = rotatePoints(scaled, rotationMatrix(rotation));
     expect(extent(asPrinted, 2)).toBeCloseTo(6.6, 9);
+  });
+
+  it('stands the part on the plate, turned and scaled along the plate’s axes', () => {
+    const rotation = { xDeg: 90, yDeg: 0, zDeg: 0 };
+    const stood = standAsPrinted(POINTS, rotation, [100, 100, 110]);
+    const heights = [...stood].filter((_, i) => i % 3 === 2);
+    expect([Math.min(...heights), Math.max(...heights)]).toEqual([
+      expect.closeTo(0, 9),
+      expect.closeTo(6.6, 9),
+    ]);
+    expect([extent(stood, 0), extent(stood, 1)]).toEqual([expect.closeTo(10, 9), expect.closeTo(4, 9)]);
   });
 
   it('does not take a percent that is none', () => {

@@ -25,3 +25,16 @@ export function stretchAsPrinted(
   }
   return rotatePoints(stretched, transposed(turn));
 }
+
+/** … and left turned as it is printed, its lowest point at z = 0: ready to be supported. A new array. */
+export function standAsPrinted(
+  points: ArrayLike<number>,
+  rotation: Rotation,
+  percents: readonly [number, number, number],
+): Float64Array {
+  const stood = rotatePoints(stretchAsPrinted(points, rotation, percents), rotationMatrix(rotation));
+  let lowest = Infinity;
+  for (let i = 2; i < stood.length; i += 3) lowest = Math.min(lowest, stood[i]!);
+  for (let i = 2; i < stood.length; i += 3) stood[i]! -= lowest;
+  return stood;
+}

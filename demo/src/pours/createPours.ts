@@ -82,7 +82,11 @@ function createPrinting(pattern: Pattern, now: Date): Pour {
   const plate = demoPlate(plan, pattern, PRINTING_POUR.count + 1, PRINTING_POUR);
   const doc = started(plan, startedAt, PRINTING_POUR, plate);
   const checkedAt = new Date(now.getTime() - 2 * 60_000).toISOString();
-  return asPour(PRINTING_POUR, { ...doc, print: { ...doc.print, spares: 1, checkedAt } }, hoursFrom(now, -20));
+  return asPour(
+    PRINTING_POUR,
+    { ...doc, print: { ...doc.print, spares: 1, checkedAt } },
+    hoursFrom(now, -20),
+  );
 }
 
 /** Planned as far as its scale, to be poured a day later. */

@@ -70,6 +70,12 @@ function inMedium({ medium, tempC, motion }: CleanStep, choice: UnitChoice): str
   return words && `${words[0]!.toUpperCase()}${words.slice(1)}.`;
 }
 
+/** A step that comes again says so; one of several in a row says which. */
+function nameOf({ name, times }: CleanStep, round: number, because: string): string {
+  if (because) return `${name}, again`;
+  return times > 1 ? `${name}, ${round} of ${times}` : name;
+}
+
 /** How the resin's record says that a finished print looks. */
 function shouldLook(resin: Resin | undefined): string {
   const words = [resin?.skin, resin?.colourCured].filter((word) => word).join(', ');
@@ -84,7 +90,7 @@ export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): 
     const seconds = step.maxMinutes === 0 ? null : step.minMinutes * 60;
     return {
       key,
-      name: round > 1 && because ? `${step.name}, again` : step.name,
+      name: nameOf(step, round, because),
       note: [because, step.kind === 'look' && should, inMedium(step, choice), step.note]
         .filter((word) => word)
         .join(' '),

@@ -3,6 +3,7 @@ import type { StageKey } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
+import { usePrints } from '../state/printStore';
 import { useSizes } from '../state/sizeStore';
 import PourWork from './PourWork.vue';
 
@@ -24,11 +25,16 @@ watch(
   { immediate: true },
 );
 
-// What was measured of other pours since counts in this one's scale.
+// What other pours taught since counts in this one: sizes in its scale, prints in its hours.
 const sizes = useSizes();
+const prints = usePrints();
 watch(
   () => [props.id, props.stage === 'scale'],
   () => void sizes.load().catch(() => {}),
+);
+watch(
+  () => [props.id, props.stage === 'print'],
+  () => void prints.load().catch(() => {}),
 );
 </script>
 

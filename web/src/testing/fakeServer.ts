@@ -168,7 +168,7 @@ export interface FakeShop {
   file: ShopFile;
   server: FakeServer;
   /** Mounts a page in that shop; it is taken down after the test, or when another is shown. */
-  show(component: Component, props?: Record<string, unknown>): VueWrapper;
+  show(component: Component, props?: Record<string, unknown>, query?: Record<string, string>): VueWrapper;
 }
 
 /** Opens the demo shop for the tests of a file. */
@@ -176,9 +176,9 @@ export function useFakeShop(): FakeShop {
   let mounted: VueWrapper | undefined;
   let pinia: Pinia;
   const shop = {
-    show: (component: Component, props: Record<string, unknown> = {}) => {
+    show: (component: Component, props: Record<string, unknown> = {}, query: Record<string, string> = {}) => {
       mounted?.unmount();
-      return (mounted = mountInApp(component, props, pinia));
+      return (mounted = mountInApp(component, props, pinia, query));
     },
   } as FakeShop;
   beforeAll(async () => {

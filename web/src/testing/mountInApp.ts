@@ -9,12 +9,15 @@ export function mountInApp(
   component: Component,
   props: Record<string, unknown>,
   pinia = createPinia(),
+  query: Record<string, string> = {},
 ): VueWrapper {
   setActivePinia(pinia);
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [{ path: '/:rest(.*)*', component: { template: '<i/>' } }],
   });
+  // Known before the page is there, as it is in the application.
+  router.currentRoute.value = { ...router.currentRoute.value, query };
   return mount(component, {
     props,
     attachTo: document.body,

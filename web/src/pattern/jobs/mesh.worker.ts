@@ -18,6 +18,7 @@ import {
   measurePrintDirection,
   MeshFileError,
   readPattern,
+  standAsPrinted,
   stretchAsPrinted,
   write3mf,
   writeBinaryStl,
@@ -114,7 +115,8 @@ function convert(
   const reading = readPattern(bytes, fileName, unitMm);
   if (reading.status !== 'read') throw new Error('The unit of a kept pattern is known.');
   const { positions, triangles } = reading.mesh;
-  const placed = stretch ? stretchAsPrinted(positions, stretch.rotation, stretch.percents) : positions;
+  const place = stretch?.standing ? standAsPrinted : stretchAsPrinted;
+  const placed = stretch ? place(positions, stretch.rotation, stretch.percents) : positions;
   const written = write(placed, triangles, to);
   return transfer(written, [written.buffer]);
 }

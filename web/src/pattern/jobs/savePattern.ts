@@ -10,6 +10,8 @@ export type SaveFormat = 'stl' | '3mf';
 export interface Stretch {
   percents: AlongAxes;
   rotation: Rotation;
+  /** Turned as it is printed, on the plate; else in the file's own axes. */
+  standing: boolean;
 }
 
 async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, name: string): Promise<void> {
@@ -25,7 +27,7 @@ async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, 
 export const savePattern = (pattern: Pattern, to: SaveFormat): Promise<void> =>
   write(pattern, null, to, `${pattern.name} mm.${to}`);
 
-/** … stretched along the axes of its print. */
+/** … stretched along the axes of its print, and stood up as it is printed where that is asked for. */
 export const saveScaled = (pattern: Pattern, stretch: Stretch, to: SaveFormat, name: string): Promise<void> =>
   write(pattern, stretch, to, name);
 
@@ -35,10 +37,11 @@ export function scaledName(
   [x, y, z]: AlongAxes,
   ring: SizeTarget['ring'],
   to: SaveFormat,
+  standing = false,
 ): string {
   const percent = (value: number): string => formatNumber(value, 2);
   const scale = x === y && y === z ? percent(x) : `X${percent(x)} Y${percent(y)} Z${percent(z)}`;
   // Names of files bear no slashes, as in "7 1/2".
   const size = ring ? ` ${ring.system} ${ring.size.replace(/\s*1\/2/, '½').replaceAll('/', '-')}` : '';
-  return `${name}${size} ${scale} pc mm.${to}`;
+  return `${name}${size} ${scale} pc${standing ? ' standing' : ''} mm.${to}`;
 }

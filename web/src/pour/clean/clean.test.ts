@@ -39,6 +39,20 @@ describe('the Clean stage', () => {
     expect(names.indexOf('Alcohol bath 2, again')).toBe(names.indexOf('Look where the supports stood') + 1);
   });
 
+  it('counts a step that is done several times', async () => {
+    const { resin } = useShop().lists;
+    const twice = (key: string, times: number) =>
+      resin.map((r) => ({ ...r, protocol: r.protocol.map((s) => (s.key === key ? { ...s, times } : s)) }));
+    useShop().lists = { ...useShop().lists, resin: twice('bath2', 2) };
+    const names = showInPour(shop, 31, CleanStage)
+      .page.findAll('.steps .name b')
+      .map((b) => b.text());
+    expect(names.filter((name) => name.startsWith('Alcohol bath 2'))).toEqual([
+      'Alcohol bath 2, 1 of 2',
+      'Alcohol bath 2, 2 of 2',
+    ]);
+  });
+
   it('asks for a resin first', async () => {
     const { page, handle } = showInPour(shop, 31, CleanStage);
     handle.set(['resin', 'resinId'], undefined);

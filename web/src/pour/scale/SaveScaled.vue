@@ -7,11 +7,19 @@ import { useNotices } from '../../state/notices';
 import { usePour } from '../../state/usePour';
 
 /** The pattern itself at print size, so that nothing has to be typed into another program. */
-const props = defineProps<{ scale: ScalePlan }>();
+const props = defineProps<{
+  scale: ScalePlan;
+  /** Turned as it is printed, on the plate. */
+  standing?: boolean;
+}>();
 const { pour, plan } = usePour();
 const notices = useNotices();
 const busy = shallowRef('');
 const parts = computed(() => plan.value.context.parts);
+const label = (name: string): string => {
+  const what = parts.value.length > 1 ? name : 'The pattern';
+  return props.standing ? `${what} as it stands, at print size` : `${what} at print size`;
+};
 
 async function save(index: number, to: SaveFormat): Promise<void> {
   const part = parts.value[index];
@@ -21,8 +29,8 @@ async function save(index: number, to: SaveFormat): Promise<void> {
     const rotation = pour.value.doc.wayUp.rotations[part.pattern.id] ?? NO_ROTATION;
     const ring = pour.value.doc.brief.sizes.find((size) => size.ring && size.holds)?.ring;
     const { percents } = props.scale;
-    const name = scaledName(part.pattern.name, percents, ring, to);
-    await saveScaled(part.pattern, { percents, rotation }, to, name);
+    const name = scaledName(part.pattern.name, percents, ring, to, props.standing);
+    await saveScaled(part.pattern, { percents, rotation, standing: props.standing }, to, name);
     notices.tell(`${name} is saved, in mm. Print it at 100 %.`);
   } catch (error) {
     notices.wrong(error);
@@ -34,13 +42,13 @@ async function save(index: number, to: SaveFormat): Promise<void> {
 
 <template>
   <div v-for="(part, i) in parts" :key="part.pattern.id" class="save">
-    <span>{{ parts.length > 1 ? part.pattern.name : 'The pattern at print size' }}</span>
+    <span>{{ label(part.pattern.name) }}</span>
     <v-btn
       v-for="to in ['stl', '3mf'] as const"
       :key="to"
       size="small"
       :loading="busy === `${part.pattern.id} ${to}`"
-      :aria-label="`Save ${part.pattern.name}, scaled, as ${to.toUpperCase()}`"
+      :aria-label="`Save ${part.pattern.name}, ${standing ? 'standing' : 'scaled'}, as ${to.toUpperCase()}`"
       @click="save(i, to)"
     >
       Save {{ to.toUpperCase() }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
-import type { PartGates } from '@zero-pour/plan';
+import { valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -14,6 +14,7 @@ import { cleanColours, sameFace } from '../wayUp/cleanFaces';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
 import { useStanding } from '../wayUp/useStanding';
+import SaveScaled from '../scale/SaveScaled.vue';
 import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
 
@@ -80,6 +81,7 @@ const advice = computed(() =>
     ? standing.value.advice
     : undefined,
 );
+const scale = computed(() => valueOf(plan.value.scale));
 const supported = computed(
   () => pour.value.doc.wayUp.supported?.includes(entry.value?.part.pattern.id ?? '') ?? false,
 );
@@ -168,6 +170,7 @@ const AXES = [
     </div>
     <StandingAdvice :pattern="entry.part.pattern" :state="standing" />
     <WaySearch v-if="!supported" v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
+    <SaveScaled v-if="scale && !supported" :scale="scale" standing />
     <section class="stage-block">
       <h2>
         Gates of each {{ entry.part.pattern.name

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
 import { computed, defineAsyncComponent, shallowRef } from 'vue';
+import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
+import { judgeLoad } from '@zero-pour/plan';
 import { usePour } from '../../state/usePour';
 import { supportLines } from './supportLines';
 import type { StandingState } from './useStanding';
 
 /** What the layers say of the part as it stands: supports with their weights, and the layers themselves. */
 const props = defineProps<{ pattern: Pattern; state: StandingState }>();
-const { pour, set } = usePour();
+const { pour, plan, set } = usePour();
+/** Whether the plate holds it, once all its parts were cut. */
+const load = computed(() => judgeLoad(plan.value.context));
 const LayerChart = defineAsyncComponent(() => import('../../pattern/layers/LayerChart.vue'));
 const chartOpen = shallowRef(false);
 const layer = shallowRef(0);
@@ -43,6 +47,7 @@ const layerMm = computed(() =>
     <ul v-else-if="lines.length > 0" class="lines">
       <li v-for="line in lines" :key="line.text" :class="{ grave: line.grave }">{{ line.text }}</li>
     </ul>
+    <JudgementList v-if="load" :judgements="[load]" />
     <OnDemand
       v-if="state.status === 'known'"
       v-model:open="chartOpen"

@@ -122,8 +122,7 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
       </table>
     </div>
     <p v-if="rows.length > 0" class="mute mt-2">
-      Counted on layers of 0.1 mm. The scaled file of any way is saved at Scale; supports are built where you
-      prepare the print, at about so many points.
+      Counted on layers of 0.1 mm. Supports are built where you prepare the print, at about so many points.
     </p>
   </section>
 </template>

@@ -1,0 +1,72 @@
+// @vitest-environment happy-dom
+import { flushPromises } from '@vue/test-utils';
+import { planPour, valueOf } from '@zero-pour/plan';
+import { describe, expect, it } from 'vitest';
+import { usePours } from '../../state/pourStore';
+import { useShop } from '../../state/shopStore';
+import { useFakeShop } from '../../testing/fakeServer';
+import { flatText, typeInto } from '../../testing/showInPour';
+import ComparePage from './ComparePage.vue';
+
+const shop = useFakeShop();
+const pourOf = (number: number) => shop.file.pours.find((pour) => pour.number === number)!;
+const open = (query: Record<string, string> = {}) => shop.show(ComparePage, {}, query);
+type Page = ReturnType<typeof open>;
+/** Cells of a line, by its name. */
+const line = (page: Page, name: string): string[] => {
+  const row = page.findAll('tbody tr').find((tr) => tr.find('td').text() === name)!;
+  return row.findAll('td.num').map((cell) => cell.text());
+};
+const names = (page: Page): string[] => page.findAll('thead th').slice(1).map((th) => th.text().replace(/\s+/g, ' ')); // prettier-ignore
+
+describe('a plate compared', () => {
+  it('is so many copies of a part as it lies; survivors follow the copies', async () => {
+    const page = open();
+    await flushPromises();
+    expect(names(page)).toHaveLength(3);
+    const before = line(page, 'Expected to print');
+    expect(before.every((cell) => cell.endsWith('of 8'))).toBe(true);
+    await typeInto(page, 'Copies on the plate', '16');
+    const after = line(page, 'Expected to print');
+    after.forEach((cell, i) => expect(parseFloat(cell)).toBeCloseTo(2 * parseFloat(before[i]!), 0));
+    expect(line(page, 'Layers')).toHaveLength(3);
+    expect(flatText(page)).toContain('comes out cheapest');
+  });
+
+  it('says how long somebody stands at the baths for each', async () => {
+    const page = open();
+    await flushPromises();
+    for (const cell of line(page, 'Of it hands-on')) expect(cell).toMatch(/^\d+ min$/);
+    expect(line(page, 'Washing and curing')).toHaveLength(3);
+  });
+
+  it('of a pour has its own parts, way up and scale, and its own choice first', async () => {
+    const page = open({ pour: pourOf(31).id });
+    await flushPromises();
+    const { shop: state } = useShop();
+    const print = valueOf(planPour(usePours().pours.get(pourOf(31).id)!, state).print)!;
+    expect(line(page, 'Layers')[0]).toBe(String(print.layers));
+    expect(line(page, 'Expected to print')[0]).toMatch(new RegExp(`of ${print.copies}$`));
+    expect(names(page)[0]).toMatch(/^Skerry Low-Ash · Printer A/);
+    expect(flatText(page)).toContain('Height as the parts stand in the pour.');
+  });
+
+  it('gives the pour another resin, printer and profile in one press', async () => {
+    const page = open({ pour: pourOf(31).id });
+    await flushPromises();
+    const taken = page.findAll('thead button')[0]!;
+    const name = taken.attributes('aria-label')!.replace('Take ', '');
+    await taken.trigger('click');
+    const profile = useShop().lists.profile.find((p) => p.name === name)!;
+    expect(usePours().pours.get(pourOf(31).id)!.doc.resin).toEqual({
+      resinId: profile.resinId,
+      printerId: profile.printerId,
+      profileId: profile.id,
+    });
+  });
+
+  it('asks for a pattern and a profile first', () => {
+    useShop().lists = { ...useShop().lists, profile: [] };
+    expect(flatText(open())).toContain('Needs a pattern and at least one profile of a castable resin.');
+  });
+});
