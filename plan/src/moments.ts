@@ -16,8 +16,8 @@ export interface Moment {
   done: boolean;
   /** Number in the programme, for moments of the burnout that can be ticked. */
   hand?: number;
-  /** The look at a running print. */
-  check?: boolean;
+  /** Field of the print that takes the moment when it is ticked off. */
+  ticks?: 'checkedAt' | 'finishedAt';
   /** How long before zero, with its working, for moments that the programme fixes. */
   beforeZero?: Figure;
 }
@@ -111,20 +111,20 @@ export function printMoments(context: PourContext, print: PrintPlan | undefined)
   const { startedAt, finishedAt, checkedAt } = context.doc.print;
   if (!startedAt || finishedAt || !print) return [];
   const from = Date.parse(startedAt);
-  const moment = (h: number, what: Phrase, done: boolean, check = false): Moment => ({
+  const moment = (h: number, what: Phrase, done: boolean, ticks: NonNullable<Moment['ticks']>): Moment => ({
     stage: 'print',
     at: from + h * HOUR_MS,
     what,
     detail: say`${context.printer?.name ?? ''}`,
     done,
-    ...(check ? { check } : {}),
+    ticks,
   });
   const half = partWayH(context);
   return [
     ...(half !== undefined && half < print.hours.value
-      ? [moment(half, say`Look at the print: do all hang?`, checkedAt !== undefined, true)]
+      ? [moment(half, say`Look at the print: do all hang?`, checkedAt !== undefined, 'checkedAt')]
       : []),
-    moment(print.hours.value, say`Print is done`, false),
+    moment(print.hours.value, say`Print is done`, false, 'finishedAt'),
   ];
 }
 

@@ -37,7 +37,7 @@ const title = (entry: HandsOnEntry): string =>
   formatPhrase(entry.what, units.choice) + (entry.stage === 'pour' ? ` ${entry.row.pour.number}` : '');
 
 function tick(entry: HandsOnEntry): void {
-  const path = entry.check ? ['print', 'checkedAt'] : ['burnout', 'hands', String(entry.hand)];
+  const path = entry.ticks ? ['print', entry.ticks] : ['burnout', 'hands', String(entry.hand)];
   pours.set(entry.row.pour.id, path, new Date().toISOString());
   notices.tell(`${formatPhrase(entry.what, units.choice)}: done.`, {
     label: 'Undo',
@@ -100,7 +100,7 @@ function move(conflict: BoardConflict): void {
               </span>
             </span>
             <v-btn
-              v-if="(entry.check || (entry.hand !== undefined && entry.row.times?.kilnStarted)) && i < 3"
+              v-if="(entry.ticks || (entry.hand !== undefined && entry.row.times?.kilnStarted)) && i < 3"
               size="small"
               :aria-label="`${title(entry)}: done`"
               @click="tick(entry)"

@@ -43,6 +43,18 @@ describe('the board', () => {
     expect(hands(page).join()).not.toContain('Look at the print');
   });
 
+  it('takes the end of a print from here, and lets it be taken back', async () => {
+    usePours().set(idOf(30), ['print', 'startedAt'], hoursAgo(3));
+    const page = open();
+    const done = page
+      .findAll('.hands button')
+      .find((b) => b.attributes('aria-label') === 'Print is done: done')!;
+    await done.trigger('click');
+    expect(usePours().pours.get(idOf(30))!.doc.print.finishedAt).toBeDefined();
+    useNotices().current!.action!.run();
+    expect(usePours().pours.get(idOf(30))!.doc.print.finishedAt).toBeUndefined();
+  });
+
   it('warns of what goes off: a print that lies uncured past its time', () => {
     usePours().set(idOf(30), ['print', 'startedAt'], hoursAgo(80));
     usePours().set(idOf(30), ['print', 'finishedAt'], hoursAgo(75));
