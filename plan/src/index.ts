@@ -81,6 +81,8 @@ export { judgeLoad, plateNow } from './print/plateLoad';
 export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
 export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';
 export {
+  goesIntoFlask,
+  missingPieces,
   pieceOfCastings,
   piecesWorth,
   tallyExpected,

@@ -1,7 +1,7 @@
 import type { PourDoc } from '@zero-pour/contracts';
 import { formatPhrase, METRIC } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { boardConflicts, boardRows, stageLine, stageStates, writeTicket, planPour, cleaningOf, freshClocks, judgeFreshness, pieceOfCastings, piecesWorth, readClock, tallyExpected } from '../index'; // prettier-ignore
+import { boardConflicts, boardRows, stageLine, stageStates, writeTicket, planPour, cleaningOf, freshClocks, judgeFreshness, missingPieces, pieceOfCastings, piecesWorth, readClock, tallyExpected } from '../index'; // prettier-ignore
 import { resolvePour, type Shop } from '../context';
 import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 
@@ -124,6 +124,23 @@ describe('worth casting', () => {
       doc.clean.steps['look2~2'] = { doneAt: later(3), saw: 'fine' };
     });
     expect(mended[0]).toEqual(['cast', 'likely good']);
+  });
+
+  it('says what is missing of each pattern, however often the brief names it', () => {
+    const context = contextOf((doc) => {
+      finished(doc);
+      cleanAll(doc);
+      doc.brief.patterns = [{ patternId: BLOCK_ID, count: 1 }, { patternId: BLOCK_ID, count: 2 }]; // prettier-ignore
+      doc.print.pieces = { 1: good, 2: { outcome: 'lost', note: '' }, 3: good };
+    });
+    const pieces = piecesWorth(context, later(6));
+    expect(pieces.map((p) => p.proposed.verdict)).toEqual(['cast', 'reprint', 'cast']);
+    expect(missingPieces(context, pieces)).toEqual([{ patternId: BLOCK_ID, count: 1 }]);
+    const mended = pieces.map((p) => ({
+      ...p,
+      decided: { verdict: 'mend' as const, expect: 'poor' as const },
+    }));
+    expect(missingPieces(context, mended)).toEqual([]);
   });
 
   it('keeps what the shop decided beside the proposal', () => {

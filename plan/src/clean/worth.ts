@@ -62,7 +62,7 @@ export function piecesWorth(context: PourContext, nowIso: string): PieceWorth[] 
   const { doc, parts } = context;
   if (protocolOf(context).length === 0 && Object.keys(doc.print.pieces).length === 0) return [];
   const plate = plateEvidence(context, nowIso);
-  const wanted = new Map(parts.map((part) => [part.pattern.id, part.prints]));
+  const wanted = wantedOf(parts);
   return numberPrints(parts, doc.print.spares).map(({ number, pattern }) => {
     const piece = doc.print.pieces[number];
     const proposed = worthCasting({ ...plate, outcome: piece?.outcome, fault: piece?.fault });
@@ -78,6 +78,29 @@ export function piecesWorth(context: PourContext, nowIso: string): PieceWorth[] 
   });
 }
 
+/** Pieces wanted of each pattern, however many lines of the brief name it. */
+function wantedOf(parts: PourContext['parts']): Map<string, number> {
+  const wanted = new Map<string, number>();
+  for (const { pattern, prints } of parts) wanted.set(pattern.id, (wanted.get(pattern.id) ?? 0) + prints);
+  return wanted;
+}
+
+/** Pieces that go into the flask: cast, as a test, or mended. */
+const GOES: readonly PieceVerdict[] = ['cast', 'test', 'mend'];
+export const goesIntoFlask = ({ decided, proposed }: PieceWorth): boolean =>
+  GOES.includes((decided ?? proposed).verdict);
+
+/** What is wanted of each pattern and does not go into the flask. */
+export function missingPieces(
+  { parts }: Pick<PourContext, 'parts'>,
+  pieces: readonly PieceWorth[],
+): { patternId: string; count: number }[] {
+  return [...wantedOf(parts)].flatMap(([patternId, wanted]) => {
+    const going = pieces.filter((piece) => piece.pattern.id === patternId && goesIntoFlask(piece)).length;
+    return going < wanted ? [{ patternId, count: wanted - going }] : [];
+  });
+}
+
 /** Which piece each casting was, by number: those that were cast fill a pattern's castings in order. */
 export function pieceOfCastings(
   patterns: readonly { patternId: string; count: number }[],
@@ -88,7 +111,7 @@ export function pieceOfCastings(
   let [piece, casting] = [0, 0];
   for (const { count } of patterns) {
     const numbers = Array.from({ length: count + spares }, () => String(++piece));
-    const cast = numbers.filter((n) => ['cast', 'test', 'mend'].includes(verdicts?.[n]?.verdict ?? ''));
+    const cast = numbers.filter((n) => verdicts?.[n] && GOES.includes(verdicts[n].verdict));
     for (let i = 0; i < count; i++) {
       casting++;
       const number = cast[i];

@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { repeatPourDoc } from '@zero-pour/contracts';
 import { EXPECTATIONS, PIECE_VERDICTS, type Expectation, type PieceVerdict } from '@zero-pour/core';
-import { piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
+import { goesIntoFlask, missingPieces, piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
 import { computed, onMounted } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import { useSlowNow } from '../../state/clock';
 import { usePrints } from '../../state/printStore';
 import { usePour } from '../../state/usePour';
+import { useNewPour } from '../useNewPour';
 
 /** Each piece before it is invested: what becomes of it, and what is expected, to be compared with the casting. */
 const { pour, plan, set } = usePour();
@@ -26,10 +28,15 @@ function takeAll(): void {
   ]);
   set(['clean', 'pieces'], { ...pour.value.doc.clean.pieces, ...Object.fromEntries(taken) });
 }
-const goes = computed(
-  () => pieces.value.filter((piece) => ['cast', 'test', 'mend'].includes(verdictOf(piece))).length,
-);
-const short = computed(() => plan.value.context.parts.reduce((sum, p) => sum + p.prints, 0) - goes.value);
+const goes = computed(() => pieces.value.filter(goesIntoFlask).length);
+const missing = computed(() => missingPieces(plan.value.context, pieces.value));
+const short = computed(() => missing.value.reduce((sum, { count }) => sum + count, 0));
+const newPour = useNewPour();
+/** The missing ones are a pour of their own: as this one was planned, its day apart. */
+function planMissing(): void {
+  const again = repeatPourDoc(pour.value.doc, pour.value.number, `${short.value} printed again`);
+  void newPour({ ...again, brief: { ...again.brief, patterns: missing.value } });
+}
 const tally = computed(() =>
   Object.entries(tallyExpected(prints.prints)).filter(([, count]) => count.of > 0),
 );
@@ -46,6 +53,9 @@ const tally = computed(() =>
         >.
       </span>
       <v-btn v-if="undecided.length > 0" size="small" variant="flat" @click="takeAll">As proposed</v-btn>
+      <v-btn v-if="short > 0 && undecided.length === 0" size="small" @click="planMissing"
+        >A new pour for the {{ short }} missing</v-btn
+      >
     </p>
     <div v-for="piece in pieces" :key="piece.number" :class="['piece', { open: !piece.decided }]">
       <span class="num">{{ piece.number }}</span>

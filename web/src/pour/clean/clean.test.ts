@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import type { PourDoc } from '@zero-pour/contracts';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { nextTick } from 'vue';
@@ -98,6 +99,21 @@ describe('worth casting?', () => {
       3: { verdict: 'mend', expect: 'doubtful' },
     });
     expect(page.findAll('button').some((b) => b.text() === 'As proposed')).toBe(false);
+  });
+
+  it('plans the missing ones as a pour of their own, once all is decided', async () => {
+    const { page } = open();
+    await nextTick();
+    const missing = () => page.findAll('button').find((b) => b.text().includes('missing'));
+    expect(missing()).toBeUndefined();
+    await buttonOf(page, 'As proposed').trigger('click');
+    expect(missing()!.text()).toBe('A new pour for the 1 missing');
+    await missing()!.trigger('click');
+    await flushPromises();
+    const { doc } = shop.server.sent.find(({ method, at }) => method === 'POST' && at === '/api/pours')!.body as { doc: PourDoc }; // prettier-ignore
+    expect(doc.brief).toMatchObject({ againOf: 31, statedChange: '1 printed again' });
+    expect(doc.brief.patterns.map(({ count }) => count)).toEqual([1]);
+    expect([doc.print.pieces, doc.clean]).toEqual([{}, { steps: {} }]);
   });
 
   it('compares what was expected with what came out, over the shop’s pours', async () => {
