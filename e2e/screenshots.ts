@@ -55,7 +55,7 @@ const searchWays = async (page: Page): Promise<void> => {
   await page.locator('.part[data-ready="true"]').waitFor({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Search', exact: true }).click();
   await page.getByRole('button', { name: 'Take safest' }).click({ timeout: 60_000 });
-  await page.waitForTimeout(1500);
+  await page.getByText(/\d+ supports:/).waitFor({ timeout: 30_000 });
 };
 
 const openTuning = async (page: Page): Promise<void> => {

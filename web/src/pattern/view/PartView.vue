@@ -22,7 +22,7 @@ const props = withDefaults(
   { rotation: () => NO_ROTATION, plate: false, colours: null, section: null },
 );
 const emit = defineEmits<{
-  shape: [shape: ViewShape];
+  shape: [shape: ViewShape, of: Pattern];
   pick: [picked: { at: Point; vertices: Point } | null];
 }>();
 /** What lies over the picture; drawn again with every frame (`tick`). */
@@ -56,10 +56,10 @@ async function show(pattern: Pattern): Promise<void> {
     shown.setRotation(rotationMatrix(props.rotation));
     shown.setShape(shape.positions, shape.triangles);
     shown.setSection(props.section);
-    emit('shape', shape);
+    emit('shape', shape, pattern);
     if (state.value !== 'drawn') state.value = 'ready';
   } catch {
-    if (shape) emit('shape', shape);
+    if (shape) emit('shape', shape, pattern);
     state.value = 'flat';
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
@@ -13,7 +14,7 @@ import type { Point } from '../../pattern/view/partScene';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
-import { useStanding } from '../wayUp/useStanding';
+import { useStanding, type StandingJob } from '../wayUp/useStanding';
 import SaveScaled from '../scale/SaveScaled.vue';
 import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
@@ -43,7 +44,13 @@ function setGates(change: Partial<Gates>): void {
   if (entry.value) set(['wayUp', 'gates', entry.value.part.pattern.id], { ...entry.value.gates, ...change });
 }
 /* Faces that must stay clean are clicked on the model, and clicked again to let them go. */
-const shape = shallowRef<ViewShape>();
+const loadedShape = shallowRef<{ patternId: string; shape: ViewShape }>();
+/** The shape of the pattern on show; none while another's is still being fetched. */
+const shape = computed(() =>
+  loadedShape.value?.patternId === entry.value?.part.pattern.id ? loadedShape.value?.shape : undefined,
+);
+const takeShape = (loaded: ViewShape, { id }: Pattern): void =>
+  void (loadedShape.value = { patternId: id, shape: loaded });
 const picking = shallowRef(false);
 const clean = computed(() => pour.value.doc.wayUp.clean?.[entry.value?.part.pattern.id ?? ''] ?? []);
 function pick(picked: { at: Point } | null): void {
@@ -69,13 +76,16 @@ const { state: standing, look } = useStanding(({ patternId, rotation: turnedTo }
     supportPoints: points.length,
   }),
 );
-watch(
-  [shape, rotation, () => plan.value.context.profile?.layerMm],
-  ([loaded, { xDeg, yDeg, zDeg }, layerMm = USUAL_LAYER_MM]) => {
-    const patternId = entry.value?.part.pattern.id;
-    if (loaded && patternId) void look(loaded, { patternId, rotation: { xDeg, yDeg, zDeg }, layerMm });
-  },
-);
+/** As text: the same wish is not asked again whenever the pour comes back from being kept. */
+const wish = computed(() => {
+  const patternId = entry.value?.part.pattern.id;
+  const { xDeg, yDeg, zDeg } = rotation.value;
+  const layerMm = plan.value.context.profile?.layerMm ?? USUAL_LAYER_MM;
+  return patternId && JSON.stringify({ patternId, rotation: { xDeg, yDeg, zDeg }, layerMm });
+});
+watch([shape, wish], ([loaded, job]) => {
+  if (loaded && job) void look(loaded, JSON.parse(job) as StandingJob);
+});
 const advice = computed(() =>
   standing.value.status === 'known' && standing.value.job.patternId === entry.value?.part.pattern.id
     ? standing.value.advice
@@ -124,7 +134,7 @@ const AXES = [
         :colours="colours"
         plate
         class="view"
-        @shape="(loaded) => (shape = loaded)"
+        @shape="takeShape"
         @pick="pick"
       >
         <template #default="over">
