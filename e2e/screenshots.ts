@@ -56,6 +56,7 @@ const searchWays = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Search', exact: true }).click();
   await page.getByRole('button', { name: 'Take safest' }).click({ timeout: 60_000 });
   await page.getByText(/\d+ supports:/).waitFor({ timeout: 30_000 });
+  await page.mouse.wheel(0, -2000);
 };
 
 const openTuning = async (page: Page): Promise<void> => {

@@ -14,7 +14,7 @@ import type { Point } from '../../pattern/view/partScene';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
-import { useStanding, type StandingJob } from '../wayUp/useStanding';
+import { useStanding, type StandingJob, type StandingState } from '../wayUp/useStanding';
 import SaveScaled from '../scale/SaveScaled.vue';
 import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
@@ -86,11 +86,13 @@ const wish = computed(() => {
 watch([shape, wish], ([loaded, job]) => {
   if (loaded && job) void look(loaded, JSON.parse(job) as StandingJob);
 });
-const advice = computed(() =>
-  standing.value.status === 'known' && standing.value.job.patternId === entry.value?.part.pattern.id
-    ? standing.value.advice
-    : undefined,
+/** An answer to an earlier wish is none. */
+const shown = computed<StandingState>(() =>
+  standing.value.status === 'known' && JSON.stringify(standing.value.job) !== wish.value
+    ? { status: 'working' }
+    : standing.value,
 );
+const advice = computed(() => (shown.value.status === 'known' ? shown.value.advice : undefined));
 const scale = computed(() => valueOf(plan.value.scale));
 const supported = computed(
   () => pour.value.doc.wayUp.supported?.includes(entry.value?.part.pattern.id ?? '') ?? false,
@@ -178,7 +180,7 @@ const AXES = [
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
-    <StandingAdvice :pattern="entry.part.pattern" :state="standing" />
+    <StandingAdvice :pattern="entry.part.pattern" :state="shown" />
     <WaySearch v-if="!supported" v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
     <SaveScaled v-if="scale && !supported" :scale="scale" standing />
     <section class="stage-block">

@@ -22,7 +22,7 @@ export function supportLines(advice: SupportAdvice, supported: boolean): Support
   const closed = points.filter((p) => p.cut === 'closed in').length;
   const hard = points.filter((p) => p.cut === 'hard').length;
   if (closed > 0)
-    lines.push({ grave: true, text: `${counted(closed, 'support is', 'supports are')} closed in: cutters do not reach them. Turn the part, or open it.` }); // prettier-ignore
+    lines.push({ grave: true, text: `${counted(closed, 'support is', 'supports are')} closed in: cutters do not reach ${closed === 1 ? 'it' : 'them'}. Turn the part, or open it.` }); // prettier-ignore
   if (hard > 0)
     lines.push({ grave: false, text: `${counted(hard, 'support is', 'supports are')} hard to cut (crossed): less than 3 mm of room. The knife, or another way up.` }); // prettier-ignore
   const onPart = points.filter((p) => p.onPart).length;
