@@ -74,6 +74,8 @@ export const printStageSchema = z.strictObject({
   checkedAt: momentSchema.optional(),
   /** Resin that it took, off the bottle's weight or marks. */
   resinUsedMl: positiveSchema.max(10000).optional(),
+  /** Taken off the bottle's record for it: once. */
+  fromBottleMl: positiveSchema.max(10000).optional(),
   roomC: readingSchema.optional(),
   vatC: readingSchema.optional(),
   humidityPercent: readingSchema.optional(),

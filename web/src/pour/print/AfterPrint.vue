@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AFTER_PRINT } from '@zero-pour/contracts';
+import { AFTER_PRINT, type Resin } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { bottleOrLeave, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -38,23 +38,32 @@ const verdict = computed(() =>
   ),
 );
 
-/* The bottle's record is drawn down by a press, once. */
+/* The bottle's record is drawn down by a press, once: the pour remembers. */
+const taken = computed(() => pour.value.doc.print.fromBottleMl);
 const usedMl = computed(() => pour.value.doc.print.resinUsedMl ?? valueOf(plan.value.print)?.resin.totalMl);
 const bottle = computed(() => plan.value.context.resin?.bottles.find((b) => b.mlLeft > 0));
 const ml = (value: number): string => formatQuantity({ value, unit: 'ml', digits: 0 }, units.choice);
-async function drawDown(): Promise<void> {
+async function keepBottles(bottles: Resin['bottles']): Promise<boolean> {
   const item = shop.lists.resin.find((r) => r.id === plan.value.context.resin?.id);
-  if (!item || !bottle.value || usedMl.value === undefined) return;
-  const left = Math.max(0, Math.round(bottle.value.mlLeft - usedMl.value));
-  const bottles = item.bottles.map((b) => (b.key === bottle.value?.key ? { ...b, mlLeft: left } : b));
-  const before = item.bottles;
-  await shop.keepItem('resin', { ...item, bottles }).catch((error: unknown) => notices.wrong(error));
+  if (!item) return false;
+  try {
+    await shop.keepItem('resin', { ...item, bottles });
+    return true;
+  } catch (error) {
+    notices.wrong(error);
+    return false;
+  }
+}
+async function drawDown(): Promise<void> {
+  const [from, used] = [bottle.value, usedMl.value];
+  const before = shop.lists.resin.find((r) => r.id === plan.value.context.resin?.id)?.bottles;
+  if (!from || !before || used === undefined) return;
+  const left = Math.max(0, Math.round(from.mlLeft - used));
+  if (!(await keepBottles(before.map((b) => (b.key === from.key ? { ...b, mlLeft: left } : b))))) return;
+  set(['print', 'fromBottleMl'], used);
   notices.tell(`The bottle has ${ml(left)} left.`, {
     label: 'Undo',
-    run: () =>
-      void shop
-        .keepItem('resin', { ...item, bottles: before })
-        .catch((error: unknown) => notices.wrong(error)),
+    run: () => void keepBottles(before).then((kept) => kept && set(['print', 'fromBottleMl'], undefined)),
   });
 }
 </script>
@@ -76,7 +85,8 @@ async function drawDown(): Promise<void> {
     <p v-if="verdict" class="mt-2">
       <b>{{ verdict.lead }}</b> {{ verdict.why }}
     </p>
-    <p v-if="bottle && usedMl !== undefined" class="mute mt-2">
+    <p v-if="taken !== undefined" class="mute mt-2">{{ ml(taken) }} were taken off the bottle’s record.</p>
+    <p v-else-if="bottle && usedMl !== undefined" class="mute mt-2">
       The bottle’s record says {{ ml(bottle.mlLeft) }}.
       <button type="button" class="text-button" @click="drawDown">Take {{ ml(usedMl) }} off it</button>
     </p>

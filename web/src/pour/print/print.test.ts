@@ -3,7 +3,9 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
+import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
+import { useShop } from '../../state/shopStore';
 import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import PrintStage from '../stages/PrintStage.vue';
 import PlateSheet from '../sheet/PlateSheet.vue';
@@ -195,14 +197,22 @@ describe('at the printer, after', () => {
     );
   });
 
-  it('draws the bottle’s record down by a press', async () => {
-    const { page } = showInPour(shop, 29, AfterPrint);
-    const before = shop.file.lists.resin.find((r) => r.name === 'Skerry Wax 55')!.bottles[0]!.mlLeft;
-    await page.findAll('button').find((b) => b.text().startsWith('Take'))!.trigger('click'); // prettier-ignore
+  it('draws the bottle’s record down by a press, once, and puts it back by Undo', async () => {
+    const { page, doc } = showInPour(shop, 29, AfterPrint);
+    const left = () => useShop().lists.resin.find((r) => r.name === 'Skerry Wax 55')!.bottles[0]!.mlLeft;
+    const before = left();
+    const take = () => page.findAll('button').find((b) => b.text().startsWith('Take'));
+    await take()!.trigger('click');
     await flushPromises();
-    const sent = shop.server.last('/shop/resin')!.body['bottles'] as { mlLeft: number }[];
-    expect(sent[0]!.mlLeft).toBeLessThan(before);
-    expect(sent[0]!.mlLeft).toBeGreaterThan(before - 12);
+    expect(left()).toBeLessThan(before);
+    expect(left()).toBeGreaterThan(before - 12);
+    expect(doc().print.fromBottleMl).toBeGreaterThan(0);
+    expect(take()).toBeUndefined();
+    expect(flatText(page)).toMatch(/\d+ ml were taken off the bottle’s record/);
+    useNotices().current!.action!.run();
+    await flushPromises();
+    expect([left(), doc().print.fromBottleMl]).toEqual([before, undefined]);
+    expect(take()).toBeDefined();
   });
 });
 
