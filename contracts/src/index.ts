@@ -43,14 +43,7 @@ export {
   type ShopKind,
   type ShopLists,
 } from './shop/kinds';
-export {
-  CURE_VESSELS,
-  DEFAULT_SETTINGS,
-  settingsSchema,
-  type Bath,
-  type CureSetup,
-  type Settings,
-} from './settings';
+export { DEFAULT_SETTINGS, settingsSchema, type Bath, type CureSetup, type Settings } from './settings';
 export {
   newPatternSchema,
   patternChangeSchema,

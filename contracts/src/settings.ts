@@ -1,4 +1,4 @@
-import { CLEAN_MEDIA, TUNED_CLASSES } from '@zero-pour/core';
+import { CLEAN_MEDIA, CURE_VESSELS, TUNED_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, nameSchema, positiveSchema } from './parts';
 
@@ -8,9 +8,6 @@ export const benchDaySchema = z.strictObject({
   fromMin: minuteSchema,
   toMin: minuteSchema,
 });
-
-/** What shops put a print into to cure it under a liquid. */
-export const CURE_VESSELS = ['none', 'glass', 'clear plastic', 'other'] as const;
 
 /** The lamp that prints are cured under. */
 export const cureSetupSchema = z.strictObject({

@@ -17,7 +17,7 @@ DROP FUNCTION steps_with_medium;
 -- What each pour tells of its print: those that were started.
 CREATE VIEW pour_print AS
 SELECT p.id AS pour_id, p.number, p.doc #>> '{print,startedAt}' AS started_at, p.doc #>> '{resin,resinId}' AS resin_id,
-  p.doc #>> '{brief,castClass}' AS cast_class, p.doc #> '{brief,patterns}' AS patterns,
+  p.doc #>> '{brief,castClass}' AS cast_class, p.doc #>> '{brief,route}' AS route, p.doc #> '{brief,patterns}' AS patterns,
   (p.doc #>> '{print,spares}')::integer AS spares,
   (SELECT jsonb_object_agg(e.key, e.value) FROM jsonb_each(p.doc -> 'print') AS e
     WHERE e.key IN ('plate', 'finishedAt', 'hoursTyped', 'resinMlTyped', 'resinUsedMl', 'pausesMm', 'pieces', 'why')) AS print,

@@ -1,4 +1,4 @@
-import { CAST_CLASSES, OUTCOMES } from '@zero-pour/core';
+import { CAST_CLASSES, OUTCOMES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, momentSchema } from '../parts';
 import { cleanStageSchema, printStageSchema } from './making';
@@ -10,6 +10,7 @@ export const pouredPrintSchema = z.strictObject({
   startedAt: momentSchema,
   resinId: idSchema.nullable(),
   castClass: z.enum(CAST_CLASSES),
+  route: z.enum(ROUTES),
   print: printStageSchema.pick({
     plate: true,
     finishedAt: true,
@@ -20,7 +21,7 @@ export const pouredPrintSchema = z.strictObject({
     pieces: true,
     why: true,
   }),
-  /** Pieces, and when the last bath was over. */
+  /** When the last bath was over. */
   washedAt: momentSchema.nullable(),
   verdicts: cleanStageSchema.shape.pieces,
   patterns: z.array(z.strictObject({ patternId: idSchema, count: z.number().int().positive() })),

@@ -4,7 +4,9 @@ import {
   afterLook,
   CLEAN_SCHOOLS,
   cleanRun,
+  CURE_VESSELS,
   cureIn,
+  GLASS_PASSES_NM,
   handsOnMinutes,
   judgeStepTime,
   LOOKS,
@@ -12,6 +14,7 @@ import {
   protocolHours,
   ROUNDS_MOST,
   USUAL_PROTOCOL,
+  vesselBlocks,
   worthCasting,
   type Look,
   type PieceEvidence,
@@ -147,6 +150,15 @@ describe('a run of cleaning', () => {
         'tacky',
       ).backTo,
     ).toBeNull();
+  });
+});
+
+describe('light through a vessel', () => {
+  it('is held back by glass where it is short, and by nothing else', () => {
+    expect([365, GLASS_PASSES_NM - 1, GLASS_PASSES_NM, 405].map((nm) => vesselBlocks('glass', nm))).toEqual([true, true, false, false]); // prettier-ignore
+    for (const vessel of CURE_VESSELS.filter((v) => v !== 'glass'))
+      expect(vesselBlocks(vessel, 365)).toBe(false);
+    expect(vesselBlocks('glass', null)).toBe(false);
   });
 });
 

@@ -12,6 +12,7 @@ export {
 } from './steps';
 export { CLEAN_SCHOOLS, cureIn, USUAL_PROTOCOL, type CleanSchool } from './schools';
 export { afterLook, LOOK_WORDS, LOOKS, looksAt, type AfterLook, type Look } from './looks';
+export { CURE_VESSELS, GLASS_PASSES_NM, vesselBlocks, type CureVessel } from './vesselLight';
 export { cleanRun, ROUNDS_MOST, type RunRecord, type RunStep } from './cleanRun';
 export {
   EXPECTATIONS,

@@ -19,6 +19,8 @@ export interface Freshness {
   ageDays: number;
   daysLeft: number;
   weight: Judgement['weight'];
+  /** "3 days left of 14 days", "1 day past its 2 days". */
+  stands: string;
   line: Phrase;
 }
 
@@ -29,29 +31,19 @@ export function freshness({ name, sinceMs, lifeDays }: Perishable, nowMs: number
   requireNumber('lifeDays', lifeDays, 0);
   const ageDays = (nowMs - sinceMs) / DAY_MS;
   const daysLeft = Math.floor(lifeDays - ageDays);
-  if (ageDays > lifeDays) {
-    const over = Math.max(1, Math.ceil(ageDays - lifeDays));
-    return {
-      ageDays,
-      daysLeft,
-      weight: 'fix',
-      line: say`${name}: ${days(over)} past its ${days(lifeDays)}. Print a coupon before trusting it.`,
-    };
-  }
-  if (ageDays > LATE_SHARE * lifeDays) {
-    return {
-      ageDays,
-      daysLeft,
-      weight: 'watch',
-      line: say`${name}: ${days(daysLeft)} left of ${days(lifeDays)}. Use it first.`,
-    };
-  }
-  return {
+  const read = (weight: Freshness['weight'], stands: string, remark: string): Freshness => ({
     ageDays,
     daysLeft,
-    weight: 'ok',
-    line: say`${name}: ${days(daysLeft)} left of ${days(lifeDays)}.`,
-  };
+    weight,
+    stands,
+    line: say`${name}: ${stands}.${remark}`,
+  });
+  if (ageDays > lifeDays) {
+    const over = Math.max(1, Math.ceil(ageDays - lifeDays));
+    return read('fix', `${days(over)} past its ${days(lifeDays)}`, ' Print a coupon before trusting it.');
+  }
+  const left = `${daysLeft < 1 ? 'less than a day' : days(daysLeft)} left of ${days(lifeDays)}`;
+  return ageDays > LATE_SHARE * lifeDays ? read('watch', left, ' Use it first.') : read('ok', left, '');
 }
 
 /** What is left in the bottles, in the terms of the bench. */

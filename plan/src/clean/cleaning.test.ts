@@ -1,4 +1,4 @@
-import type { PourDoc } from '@zero-pour/contracts';
+import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
 import { formatPhrase, METRIC } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { boardConflicts, boardRows, stageLine, stageStates, writeTicket, planPour, cleaningOf, freshClocks, judgeFreshness, missingPieces, pieceOfCastings, piecesWorth, readClock, tallyExpected } from '../index'; // prettier-ignore
@@ -158,9 +158,13 @@ describe('worth casting', () => {
       verdict: v,
       expect: 'likely good' as const,
     });
-    const map = pieceOfCastings(patterns, 1, { 1: verdict('reprint'), 2: verdict('cast'), 3: verdict('mend'), 4: verdict('spare'), 5: verdict('cast') }); // prettier-ignore
+    const plate = (verdicts: PouredPrint['verdicts']) =>
+      pouredPrint({ patterns, spares: 1, ...(verdicts ? { verdicts } : {}) });
+    const all = { 1: verdict('reprint'), 2: verdict('cast'), 3: verdict('mend'), 4: verdict('spare'), 5: verdict('cast') }; // prettier-ignore
+    const map = pieceOfCastings(plate(all));
     expect([...map]).toEqual([['1', '2'], ['2', '3'], ['3', '5']]); // prettier-ignore
-    expect(pieceOfCastings(patterns, 1, undefined).size).toBe(0);
+    expect(pieceOfCastings(plate(undefined)).size).toBe(0);
+    expect(pieceOfCastings({ ...plate(all), route: 'wax from a rubber mold' }).size).toBe(0);
   });
 
   it('tallies what was expected against what came', () => {

@@ -72,12 +72,11 @@ export function freshClocks(context: PourContext): FreshClock[] {
 /** A clock as it stands at a moment, in a sentence. */
 export function readClock(clock: FreshClock, nowMs: number): Freshness & { says: Phrase } {
   const fresh = freshness(clock, nowMs);
-  const days = (n: number): string => `${n} ${Math.abs(n) === 1 ? 'day' : 'days'}`;
-  const over = Math.max(1, Math.ceil(fresh.ageDays - clock.lifeDays));
+  const after = fresh.weight === 'ok' ? '' : ` ${clock.after}`;
   const says =
     fresh.weight === 'fix'
-      ? say`${days(over)} past its ${days(clock.lifeDays)}. ${clock.after}`
-      : say`${fresh.daysLeft < 1 ? 'less than a day' : days(fresh.daysLeft)} left of ${days(clock.lifeDays)}: ${clock.before[0]} it before. ${fresh.weight === 'watch' ? clock.after : ''}`;
+      ? say`${fresh.stands}.${after}`
+      : say`${fresh.stands}: ${clock.before[0]} it before.${after}`;
   return { ...fresh, says };
 }
 

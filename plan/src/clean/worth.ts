@@ -1,5 +1,6 @@
 import type { PouredPrint } from '@zero-pour/contracts';
 import {
+  castsWax,
   judgeStepTime,
   LOOK_WORDS,
   worthCasting,
@@ -101,13 +102,18 @@ export function missingPieces(
   });
 }
 
-/** Which piece each casting was, by number: those that were cast fill a pattern's castings in order. */
-export function pieceOfCastings(
-  patterns: readonly { patternId: string; count: number }[],
-  spares: number,
-  verdicts: PouredPrint['verdicts'],
-): Map<string, string> {
+/**
+ * Which piece each casting was, by number: those that were cast fill a pattern's castings in order. By a mold route
+ * the castings were waxes, not prints.
+ */
+export function pieceOfCastings({
+  route,
+  patterns,
+  spares,
+  verdicts,
+}: Pick<PouredPrint, 'route' | 'patterns' | 'spares' | 'verdicts'>): Map<string, string> {
   const out = new Map<string, string>();
+  if (castsWax(route)) return out;
   let [piece, casting] = [0, 0];
   for (const { count } of patterns) {
     const numbers = Array.from({ length: count + spares }, () => String(++piece));
@@ -131,9 +137,9 @@ export function tallyExpected(prints: readonly PouredPrint[]): ExpectedTally {
     doubtful: { of: 0, sellable: 0 },
     poor: { of: 0, sellable: 0 },
   };
-  for (const { patterns, spares, verdicts, outcomes } of prints)
-    for (const [casting, piece] of pieceOfCastings(patterns, spares, verdicts)) {
-      const [expected, outcome] = [verdicts?.[piece]?.expect, outcomes[casting]];
+  for (const print of prints)
+    for (const [casting, piece] of pieceOfCastings(print)) {
+      const [expected, outcome] = [print.verdicts?.[piece]?.expect, print.outcomes[casting]];
       if (!expected || !outcome) continue;
       tally[expected].of++;
       if (outcome === 'sellable') tally[expected].sellable++;

@@ -1,5 +1,6 @@
 import type { PouredPrint, Printer, Profile, Resin, ShopLists } from '@zero-pour/contracts';
 import {
+  castsWax,
   learnMotion,
   learnSupports,
   type HeldPlate,
@@ -111,6 +112,7 @@ export const washedSince = ({ prints }: ShopPrints, moment: string): number =>
   prints
     .filter(({ washedAt }) => washedAt !== null && washedAt > moment)
     .reduce(
-      (sum, { patterns, spares }) => sum + patterns.reduce((pieces, p) => pieces + p.count + spares, 0),
+      (sum, { route, patterns, spares }) =>
+        sum + patterns.reduce((pieces, p) => pieces + (castsWax(route) ? 1 : p.count) + spares, 0),
       0,
     );

@@ -79,6 +79,9 @@ describe('what prints teach', () => {
     const washed = pouredPrint({ washedAt: '2026-11-10T09:00:00.000Z', spares: 1 });
     expect(washedSince(known(washed, pouredPrint()), '2026-11-01T00:00:00.000Z')).toBe(3);
     expect(washedSince(known(washed), '2026-11-11T00:00:00.000Z')).toBe(0);
+    // A master is printed once, however many waxes come of it.
+    const master = { ...washed, route: 'wax from a rubber mold' as const };
+    expect(washedSince(known(master), '2026-11-01T00:00:00.000Z')).toBe(2);
   });
 });
 

@@ -175,6 +175,7 @@ export const pouredPrint = (change: Partial<PouredPrint> = {}): PouredPrint => (
   startedAt: '2026-11-01T08:00:00.000Z',
   resinId: id(10),
   castClass: 'standard',
+  route: 'burn out the print',
   print: { pieces: {} },
   washedAt: null,
   patterns: [{ patternId: BLOCK_ID, count: 2 }],

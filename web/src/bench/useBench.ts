@@ -65,6 +65,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
   const leftMs = computed(() =>
     step.value?.endsAt === undefined ? undefined : step.value.endsAt - now.value.getTime(),
   );
+  const isOver = computed(() => leftMs.value !== undefined && leftMs.value <= 0);
   /** What is said once the least time is over: how long it may still take, or that it was too long. */
   const overWords = computed(() => {
     const { lastAt } = step.value ?? {};
@@ -72,7 +73,6 @@ export function useBench(handle: PourHandle, list: BenchList) {
     const left = lastAt - now.value.getTime();
     return left >= 0 ? `Ready; at most ${formatStopwatch(left)} more.` : 'Longer than it should be.';
   });
-  const isOver = computed(() => leftMs.value !== undefined && leftMs.value <= 0);
   const overCount = computed(
     () => timers.value.filter((timer) => timer.endsAt <= now.value.getTime()).length + (isOver.value ? 1 : 0),
   );

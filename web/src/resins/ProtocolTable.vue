@@ -44,6 +44,11 @@ const NEW_STEP: Omit<Step, 'key'> = {
 };
 const add = (): void =>
   emit('change', [...props.steps, { ...NEW_STEP, key: crypto.randomUUID().slice(0, 8) }]);
+const NUMBERS = [
+  { field: 'minMinutes', label: 'Least', unit: 'min', digits: 1, min: 0, max: 1440 },
+  { field: 'maxMinutes', label: 'Most', unit: 'min', digits: 1, min: 0, max: 2880 },
+  { field: 'times', label: 'Times', unit: 'count', digits: 0, min: 1, max: 5 },
+] as const;
 const orNone = (words: readonly string[]) => [
   { title: 'as it comes', value: null },
   ...words.map((word) => ({ title: word, value: word })),
@@ -67,31 +72,18 @@ const orNone = (words: readonly string[]) => [
         @update:model-value="(kind: CleanKind) => change(i, { kind })"
       />
       <QuantityField
-        label="Least"
-        unit="min"
-        :digits="1"
+        v-for="number in NUMBERS"
+        :key="number.field"
+        :label="number.label"
+        :unit="number.unit"
+        :digits="number.digits"
+        :min="number.min"
+        :max="number.max"
         required
-        :model-value="step.minMinutes"
-        :max="1440"
-        @update:model-value="(m) => m !== undefined && change(i, { minMinutes: m })"
-      />
-      <QuantityField
-        label="Most"
-        unit="min"
-        :digits="1"
-        required
-        :model-value="step.maxMinutes"
-        :max="2880"
-        @update:model-value="(m) => m !== undefined && change(i, { maxMinutes: m })"
-      />
-      <QuantityField
-        label="Times"
-        unit="count"
-        required
-        :min="1"
-        :max="5"
-        :model-value="step.times"
-        @update:model-value="(n) => n !== undefined && change(i, { times: Math.round(n) })"
+        :model-value="step[number.field]"
+        @update:model-value="
+          (n) => n !== undefined && change(i, { [number.field]: number.unit === 'count' ? Math.round(n) : n })
+        "
       />
       <span class="acts">
         <button

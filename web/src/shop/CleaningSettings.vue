@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { CURE_VESSELS, type Bath, type CureSetup, type Settings } from '@zero-pour/contracts';
-import { CLEAN_MEDIA, type CleanMedium } from '@zero-pour/core';
+import type { Bath, CureSetup, Settings } from '@zero-pour/contracts';
+import { CLEAN_MEDIA, CURE_VESSELS, type CleanMedium } from '@zero-pour/core';
 import MomentField from '../components/MomentField.vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';

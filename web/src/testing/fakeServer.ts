@@ -71,6 +71,7 @@ function pouredPrint({ id, number, doc }: Pour): PouredPrint[] {
       startedAt: print.startedAt,
       resinId: resin.resinId ?? null,
       castClass: brief.castClass,
+      route: brief.route,
       print: JSON.parse(JSON.stringify(told)) as PouredPrint['print'],
       washedAt: clean.steps['bath2']?.doneAt ?? null,
       ...(clean.pieces ? { verdicts: clean.pieces } : {}),

@@ -52,6 +52,8 @@ const RAYS = 16;
 const RAYS_HARD = 10;
 const POINTS_MOST = 400;
 const CUT_MM = 0.1;
+/** The part is met within this above a point that holds it, mm. */
+const ON_IT_MM = 0.3;
 
 /** A place in turned mm, before it is weighed. */
 interface Place {
@@ -102,16 +104,18 @@ export function adviseSupports(
   const turned = { positions, triangles: mesh.triangles };
   for (const { at } of hangingPieces(turned, OVERHANG_LIMIT_DEG, lowestMm))
     spread.offer({ at, why: 'overhang' });
-  const own = spread.places.length;
-  const planes = ([0, 1] as const).map((axis) => ({ axis, plane: mirrorPlane(stack, axis) }));
-  for (const { axis, plane } of planes)
-    if (plane !== null)
-      for (const { at } of [...spread.places]) {
-        const other: Place['at'] = [...at];
-        other[axis] = 2 * plane - at[axis];
-        spread.offer({ at: other, why: 'other side' });
-      }
   const probe = new StackProbe(stack);
+  const planes = ([0, 1] as const).flatMap((axis) => {
+    const plane = mirrorPlane(stack, axis);
+    return plane === null ? [] : [{ axis, plane }];
+  });
+  for (const { axis, plane } of planes)
+    for (const { at } of [...spread.places]) {
+      const other: Place['at'] = [...at];
+      other[axis] = 2 * plane - at[axis];
+      // Alike is not the same: where the other side has nothing, nothing is held.
+      if (isUnder(probe, other)) spread.offer({ at: other, why: 'other side' });
+    }
   const back = transposed(matrix);
   const inFile = (at: Place['at']): [number, number, number] =>
     [...rotatePoints(at, back)] as [number, number, number];
@@ -123,11 +127,15 @@ export function adviseSupports(
       ...weigh(probe, at, !hasFoot && at[2] - lowestMm <= ANCHOR_MM),
     })),
     islands: direction.islands.map(({ at }) => inFile(at)),
-    bothSides: spread.places.length > own || planes.some(({ plane }) => plane !== null),
+    bothSides: planes.length > 0,
     more: spread.places.length >= POINTS_MOST,
     direction,
   };
 }
+
+/** Whether the part begins just above a place. */
+const isUnder = (probe: StackProbe, [x, y, z]: Place['at']): boolean =>
+  probe.isSolid(x, y, probe.layerAt(z + ON_IT_MM));
 
 function weigh(
   probe: StackProbe,

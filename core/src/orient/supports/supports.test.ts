@@ -96,6 +96,22 @@ describe('support advice', () => {
   });
 });
 
+describe('the other side', () => {
+  it('is held only where it has something to hold', () => {
+    // A plate on a leg, alike on both sides but for a notch in one.
+    const notched = together(
+      moved(box([4, 10, 6]), [10, 5, 0]),
+      moved(box([24, 6, 2]), [0, 0, 5.9]),
+      moved(box([24, 6, 2]), [0, 14, 5.9]),
+      moved(box([22, 8.2, 2]), [0, 5.9, 5.9]),
+    );
+    const { points, bothSides } = advise(notched);
+    expect(bothSides).toBe(true);
+    const inNotch = points.filter(({ at }) => at[0] > 22.3 && at[1] > 6.3 && at[1] < 13.7);
+    expect(inNotch).toEqual([]);
+  });
+});
+
 describe('places of a cut part', () => {
   const { stack } = measurePrintDirection(welded(box([20, 20, 4])), { rotation: NO_ROTATION, layerMm: 0.1, pixelMm: 0.1 }); // prettier-ignore
   const probe = new StackProbe(stack);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StageKey } from '@zero-pour/core';
+import { vesselBlocks, type StageKey } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
@@ -13,9 +13,6 @@ import BathLines from '../clean/BathLines.vue';
 import WorthCasting from '../clean/WorthCasting.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
-
-/** Window glass holds back light shorter than this. */
-const GLASS_PASSES_NM = 385;
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
@@ -36,7 +33,7 @@ const cureLine = computed(() => {
     lampNm === null
       ? ''
       : ` Cured under ${lampNm} nm from ${litSides} ${litSides === 1 ? 'side' : 'sides'}${turntable ? ', turning' : ''}${reflector ? ', with a reflector' : ''}.`;
-  const glass = lampNm !== null && lampNm < GLASS_PASSES_NM && vessel === 'glass';
+  const glass = vesselBlocks(vessel, lampNm);
   return `${name ? `${name}, version ${version}.` : ''}${lamp}${glass ? ' Short UV does not pass the glass: use another vessel.' : ''}`;
 });
 

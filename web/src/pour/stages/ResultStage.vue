@@ -25,7 +25,8 @@ const keep = (number: string, casting: Casting): void => set(['result', 'casting
 /** "piece 8, doubtful": what was expected of the piece that became this casting. */
 const printed = computed(() => {
   const { brief, print, clean } = pour.value.doc;
-  return pieceOfCastings(brief.patterns, print.spares, clean.pieces);
+  const { route, patterns } = brief;
+  return pieceOfCastings({ route, patterns, spares: print.spares, verdicts: clean.pieces });
 });
 function expectedOf(casting: string): string {
   const piece = printed.value.get(casting);
