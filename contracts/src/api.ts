@@ -1,23 +1,55 @@
 import { z } from 'zod';
+import { idSchema } from './parts';
 import { patternSchema } from './pattern';
+import { fieldChangeSchema } from './pour/change';
 import { pourSchema } from './pour/pour';
+import { recordListsSchema } from './record/kinds';
 import { settingsSchema } from './settings';
 import { shopListsSchema } from './shop/kinds';
+import { unreadSchema } from './unread';
+
+/** On every answer of the API: which shop answers, and which build of the page goes with it. */
+export const SHOP_HEADER = 'Zero-Pour-Shop';
+export const BUILD_HEADER = 'Zero-Pour-Build';
 
 /** Everything the page needs to begin: what the shop owns, its patterns, and the pours not yet in the record. */
 export const shopStateSchema = z.strictObject({
+  /** What this browser keeps of the shop goes by it. */
+  shopId: idSchema,
   settings: settingsSchema,
   lists: shopListsSchema,
   patterns: z.array(patternSchema),
   openPours: z.array(pourSchema),
+  /** Kept things that do not read; everything else stands without them. */
+  unread: z.array(unreadSchema),
 });
 export type ShopState = z.infer<typeof shopStateSchema>;
 
 export const pourListSchema = z.strictObject({
   pours: z.array(pourSchema),
   total: z.number().int().nonnegative(),
+  unread: z.array(unreadSchema),
 });
 export type PourList = z.infer<typeof pourListSchema>;
+
+/** Records of the bench. */
+export const recordsSchema = z.strictObject({
+  lists: recordListsSchema,
+  unread: z.array(unreadSchema),
+});
+export type Records = z.infer<typeof recordsSchema>;
+
+/** A change that was not kept, and why; the others of the same sending were. */
+export const refusedChangeSchema = z.strictObject({
+  change: fieldChangeSchema,
+  code: z.string(),
+  sentence: z.string(),
+});
+export type RefusedChange = z.infer<typeof refusedChangeSchema>;
+
+/** A pour after its changes were judged one by one. */
+export const changedPourSchema = z.strictObject({ pour: pourSchema, refused: z.array(refusedChangeSchema) });
+export type ChangedPour = z.infer<typeof changedPourSchema>;
 
 export const findHitSchema = z.strictObject({
   kind: z.enum([

@@ -68,7 +68,13 @@ export {
   repeatPourDoc,
   type PourDoc,
 } from './pour/pourDoc';
-export { applyChanges, changesSchema, valueAt, type FieldChange } from './pour/change';
+export { applyChanges, CHANGES_MAX, changesSchema, fieldChangeSchema, pathsMeet, valueAt, type FieldChange } from './pour/change';
+export { upgradePour } from './pour/upgradePour';
+export { refuseNewFaults, type Fault } from './rules/fault';
+export { POSSIBLE } from './rules/readingFaults';
+export { pourFaults } from './rules/pourFaults';
+export { itemFaults, recordFaults, settingsFaults } from './rules/itemFaults';
+export { unreadSentence, whyUnread, type Unread } from './unread';
 export {
   AFTER_PRINT,
   HANGS,
@@ -107,12 +113,20 @@ export {
 } from './pour/pour';
 export {
   blobSchema,
+  BUILD_HEADER,
+  changedPourSchema,
   findHitsSchema,
   healthSchema,
   pourListSchema,
+  recordsSchema,
+  refusedChangeSchema,
+  SHOP_HEADER,
   shopStateSchema,
   type FindHit,
+  type ChangedPour,
   type PourList,
+  type Records,
+  type RefusedChange,
   type ShopState,
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';

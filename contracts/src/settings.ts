@@ -28,6 +28,16 @@ export const bathSchema = z.strictObject({
   /** Parts after which it is changed. */
   partsMost: z.number().int().positive().max(10_000),
 });
+/** A time zone by its name in the world's list ("UTC", "Pacific/Auckland"), known to this runtime. */
+export const timeZoneSchema = z.string().max(60).refine(isTimeZone, 'no time zone that is known here');
+function isTimeZone(name: string): boolean {
+  try {
+    return name !== '' && new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone !== '';
+  } catch {
+    return false;
+  }
+}
+
 export type Bath = z.infer<typeof bathSchema>;
 
 /** What holds for the whole shop. */
@@ -35,6 +45,8 @@ export const settingsSchema = z.strictObject({
   shopName: z.string().max(120),
   /** Shown before or after amounts; the user's own sign or letters. */
   currency: z.string().max(6),
+  /** The shop's own clock: bench hours and all times are of it, wherever a browser stands. */
+  timeZone: timeZoneSchema,
   /** Sunday first. */
   benchHours: z.array(benchDaySchema).length(7),
   newMetalPercent: z.number().min(0).max(100),
@@ -49,6 +61,7 @@ const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 export const DEFAULT_SETTINGS: Settings = {
   shopName: '',
   currency: '',
+  timeZone: 'UTC',
   benchHours: [
     { ...weekday, open: false },
     weekday,

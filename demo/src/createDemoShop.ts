@@ -17,6 +17,8 @@ const day = (open: boolean) => ({ open, fromMin: 8 * 60, toMin: 18 * 60 });
 const SETTINGS: Settings = {
   shopName: 'Gannet Yard Casting Room',
   currency: '',
+  /** Its mornings are mornings where it is started. */
+  timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
   benchHours: [day(false), day(true), day(true), day(true), day(true), day(true), day(true)],
   newMetalPercent: 50,
   testSet: [],

@@ -1,11 +1,12 @@
-import { Refusal } from '@zero-pour/contracts';
+import { BUILD_HEADER, Refusal, SHOP_HEADER } from '@zero-pour/contracts';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { answerErrors } from './routes/answerErrors';
 import { blobRoutes } from './routes/blobRoutes';
-import { ownPagesOnly } from './routes/guard';
+import { ownNameOnly, ownPagesOnly } from './routes/guard';
+import { keepableOnly } from './routes/keepable';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
 import { recordRoutes } from './routes/recordRoutes';
@@ -38,8 +39,13 @@ export function createApp(services: Services, webFolder: string): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing is compressed: over the loopback address that only costs the machine that also draws the page.
-  app.use(SECURITY, ownPagesOnly);
-  app.use('/api', express.json({ limit: JSON_LIMIT, type: 'application/json' }));
+  app.use(SECURITY, ownNameOnly);
+  const build = readBuild(webFolder);
+  app.use('/api', (_request, response, next) => {
+    response.set({ [SHOP_HEADER]: services.shopId, [BUILD_HEADER]: build, 'Cache-Control': 'no-store' });
+    next();
+  });
+  app.use('/api', ownPagesOnly, express.json({ limit: JSON_LIMIT, type: 'application/json' }), keepableOnly);
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', version: VERSION, migrations: services.migration });
   });
@@ -65,6 +71,12 @@ export function createApp(services: Services, webFolder: string): Express {
  */
 const WORKER_POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
 const isWorker = (file: string): boolean => /mesh\.worker-[\w-]+\.js$/.test(file);
+
+/** The name of the built page, as the page itself knows it. */
+function readBuild(webFolder: string): string {
+  const file = path.join(webFolder, 'build.txt');
+  return existsSync(file) ? readFileSync(file, 'utf8').trim() : 'none';
+}
 
 /** Built files carry their hash in the name and may be kept for good; the page itself is asked for anew. */
 function servePage(app: Express, webFolder: string): void {

@@ -7,7 +7,8 @@ import { fileURLToPath } from 'node:url';
 import { emptyPourDoc, type Pour, type ShopState } from '@zero-pour/contracts';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from './db/database';
-import { FolderTakenError, lockFolder } from './db/folderLock';
+import { lockFolder } from './db/folderLock';
+import { FolderTakenError } from './db/folderTaken';
 
 const main = fileURLToPath(new URL('./main.ts', import.meta.url));
 let folder: string;

@@ -1,3 +1,3 @@
 export { startShop, type RunningShop, type StartOptions } from './start';
-export { FolderTakenError } from './db/folderLock';
+export { FolderTakenError } from './db/folderTaken';
 export type { ShopBundle } from './services/importShop';

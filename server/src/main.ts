@@ -1,9 +1,9 @@
 import { Refusal } from '@zero-pour/contracts';
-import { existsSync } from 'node:fs';
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { FolderTakenError } from './db/folderLock';
+import { FolderTakenError } from './db/folderTaken';
+import { FolderRefusedError } from './db/migrations';
+import { prepareDemoFolder } from './demoFolder';
 import { importShop } from './services/importShop';
 import { startShop, type RunningShop } from './start';
 
@@ -12,27 +12,20 @@ const wantsDemo = process.argv.includes('--demo');
 const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, wantsDemo ? 'data-demo' : 'data'));
 const port = Number(process.env['ZP_PORT'] ?? 4680);
 
-/** The demo is made for the day it is started on; a folder from another day is made anew. */
-const DAY_FILE = 'demo-day.txt';
 /** ZP_DEMO_NOW dates the demo from another moment, for pictures that can be made again. */
 const demoNow = new Date(process.env['ZP_DEMO_NOW'] ?? Date.now());
-const today = demoNow.toDateString();
+/** A day as "2026-11-27". */
+const DAY = new Intl.DateTimeFormat('sv-SE');
 
 async function demoShop() {
   const { createDemoShop } = await import('@zero-pour/demo');
   return createDemoShop(demoNow);
 }
 
-/** Clears a demo of another day; never touches a folder that is not a demo. */
-async function prepareDemoFolder(): Promise<void> {
-  const marker = path.join(dataFolder, DAY_FILE);
-  const day = await readFile(marker, 'utf8').catch(() => null);
-  if (day === null && existsSync(dataFolder)) {
-    throw new Error(`${dataFolder} holds no demo shop. Name another folder in ZP_DATA for the demo.`);
-  }
-  if (day !== today) await rm(dataFolder, { recursive: true, force: true });
-  await mkdir(dataFolder, { recursive: true });
-  await writeFile(marker, today);
+/** Runs under the folder's lock, before it is opened. */
+async function prepareDemo(): Promise<void> {
+  const aside = await prepareDemoFolder(dataFolder, DAY.format(demoNow));
+  if (aside !== null) console.log(`The demo of an earlier day is kept in ${aside}; a new one is made.`);
 }
 
 /** Fills an empty shop; one that was filled earlier today is kept as it is. */
@@ -55,15 +48,26 @@ function stopOnSignal(shop: RunningShop): void {
   }
 }
 
+function leaveAtOnce(): void {
+  console.error(`Another Zero Pour has taken ${dataFolder}. This one stops, so that nothing is mixed up.`);
+  process.exit(1);
+}
+
 try {
-  if (wantsDemo) await prepareDemoFolder();
-  const shop = await startShop({ dataFolder, webFolder: path.join(root, 'web/dist'), port, demoShop });
+  const shop = await startShop({
+    dataFolder,
+    webFolder: path.join(root, 'web/dist'),
+    port,
+    demoShop,
+    onLost: leaveAtOnce,
+    ...(wantsDemo ? { prepare: prepareDemo } : {}),
+  });
   stopOnSignal(shop);
   if (wantsDemo) await fillDemo(shop);
   console.log(`Zero Pour is at ${shop.address}${wantsDemo ? ' (demo shop)' : ''}. Stop it with Ctrl+C.`);
 } catch (error) {
   const { code } = error as { code?: string };
-  if (error instanceof FolderTakenError) console.error(error.message);
+  if (error instanceof FolderTakenError || error instanceof FolderRefusedError) console.error(error.message);
   else if (code === 'EADDRINUSE')
     console.error(`Port ${port} is taken by another program. Set ZP_PORT to another one.`);
   else console.error(error instanceof Error ? error.message : error);

@@ -15,7 +15,7 @@ import {
 import { knowPrints, motionOf, tallyExpected, washedSince } from '@zero-pour/plan';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { migrate, readMigrations } from './db/database';
+import { migrate, readMigrations } from './db/migrations';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;

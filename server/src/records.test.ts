@@ -14,7 +14,7 @@ import {
 import { usualCoupon } from '@zero-pour/core';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { migrate, readMigrations } from './db/database';
+import { migrate, readMigrations } from './db/migrations';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;

@@ -12,7 +12,7 @@ import {
 } from '@zero-pour/contracts';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { migrate, readMigrations } from './db/database';
+import { migrate, readMigrations } from './db/migrations';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;

@@ -3,11 +3,14 @@ import type { Server } from 'node:http';
 import path from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app';
-import { openDatabase } from './db/database';
+import { keepLogShort } from './db/checkpoints';
+import { openDatabase, type Database } from './db/database';
 import { lockFolder } from './db/folderLock';
+import { identifyShop } from './db/identityStore';
 import { BlobFiles } from './files/blobFiles';
+import { flushFolder } from './files/flush';
 import type { Services } from './routes/services';
-import { readShopState } from './routes/shopRoutes';
+import { readShopState } from './services/readShopState';
 
 export interface StartOptions {
   dataFolder: string;
@@ -15,6 +18,10 @@ export interface StartOptions {
   port: number;
   demoShop: Services['demoShop'];
   log?: Logger;
+  /** Work on the folder before it is opened, while nobody else can have it. */
+  prepare?: () => Promise<void>;
+  /** The folder has become another's all the same: nothing may be written any more. */
+  onLost?: () => void;
 }
 
 export interface RunningShop {
@@ -26,40 +33,47 @@ export interface RunningShop {
 /** Only this machine reaches the application. */
 const HOST = '127.0.0.1';
 
-/** Takes the data folder, opens the database and serves. Throws FolderTakenError when another process has it. */
+/**
+ * Takes the data folder, opens the database and serves. Throws FolderTakenError when another process has the folder,
+ * FolderRefusedError when it is not a shop's.
+ */
 export async function startShop(options: StartOptions): Promise<RunningShop> {
   await mkdir(options.dataFolder, { recursive: true });
-  const lock = await lockFolder(options.dataFolder);
+  await flushFolder(path.dirname(options.dataFolder));
+  const lock = await lockFolder(options.dataFolder, options.onLost);
+  const undo: (() => Promise<void>)[] = [() => lock.release()];
+  const stop = async (): Promise<void> => {
+    for (const step of undo.splice(0).reverse()) await step();
+  };
   try {
+    await options.prepare?.();
+    const log = options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' });
     const { db, migration } = await openDatabase(path.join(options.dataFolder, 'database'));
+    undo.push(() => db.close());
+    const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
+    undo.push(async () => stopKeeping());
     const services: Services = {
       db,
       migration,
-      files: new BlobFiles(path.join(options.dataFolder, 'files')),
+      shopId: await identifyShop(db),
+      files: await BlobFiles.open(path.join(options.dataFolder, 'files')),
       demoShop: options.demoShop,
-      log: options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' }),
+      log,
     };
-    await warmUp(services);
+    await warmUp(db);
     const server = createApp(services, options.webFolder).listen(options.port, HOST);
     await listening(server);
+    undo.push(() => close(server));
     const { port } = server.address() as { port: number };
-    return {
-      address: `http://${HOST}:${port}`,
-      services,
-      stop: async () => {
-        await close(server);
-        await db.close();
-        await lock.release();
-      },
-    };
+    return { address: `http://${HOST}:${port}`, services, stop };
   } catch (error) {
-    await lock.release();
+    await stop();
     throw error;
   }
 }
 
 /** The first answers take several times as long as later ones: that is spent here, before anybody waits for them. */
-async function warmUp({ db }: Services): Promise<void> {
+async function warmUp(db: Database): Promise<void> {
   for (let n = 0; n < 3; n++) await readShopState(db);
 }
 

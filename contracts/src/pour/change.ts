@@ -17,7 +17,13 @@ export const fieldChangeSchema = z.strictObject({
 });
 export type FieldChange = z.infer<typeof fieldChangeSchema>;
 
-export const changesSchema = z.strictObject({ changes: z.array(fieldChangeSchema).min(1).max(200) });
+/** Changes that go in one request; a longer list is sent in several. */
+export const CHANGES_MAX = 200;
+export const changesSchema = z.strictObject({ changes: z.array(fieldChangeSchema).min(1).max(CHANGES_MAX) });
+
+/** Whether one path is the other's, or leads through it. */
+export const pathsMeet = (a: readonly string[], b: readonly string[]): boolean =>
+  a.slice(0, b.length).every((key, i) => key === b[i]);
 
 type Tree = { [key: string]: unknown };
 const isTree = (value: unknown): value is Tree =>

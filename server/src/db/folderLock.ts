@@ -2,16 +2,8 @@ import { createHash } from 'node:crypto';
 import { connect, createServer, type Server } from 'node:net';
 import { realpathSync, unlinkSync } from 'node:fs';
 import path from 'node:path';
-
-/** Another process has the data folder open. */
-export class FolderTakenError extends Error {
-  constructor(folder: string, holder: string) {
-    super(
-      `The data folder ${folder} is already open in another Zero Pour (${holder}). Use that one, or stop it first.`,
-    );
-    this.name = 'FolderTakenError';
-  }
-}
+import { FolderTakenError } from './folderTaken';
+import { takeLockFile } from './lockFile';
 
 export interface FolderLock {
   release(): Promise<void>;
@@ -48,8 +40,7 @@ function askHolder(at: string): Promise<string | null> {
   });
 }
 
-/** Takes the folder for this process. Throws FolderTakenError when another one has it. */
-export async function lockFolder(folder: string): Promise<FolderLock> {
+async function takeSocket(folder: string): Promise<FolderLock> {
   const at = socketPath(folder);
   const server = await listen(at, `process ${process.pid}`).catch(async (error: NodeJS.ErrnoException) => {
     if (error.code !== 'EADDRINUSE') throw error;
@@ -61,4 +52,20 @@ export async function lockFolder(folder: string): Promise<FolderLock> {
     return listen(at, `process ${process.pid}`);
   });
   return { release: () => new Promise((resolve) => server.close(() => resolve())) };
+}
+
+/**
+ * Takes the folder for this process. Throws FolderTakenError when another one has it. The socket decides at once
+ * between processes of one system; the file in the folder also between those that do not see each other's sockets.
+ * `onLost` is told should the folder become another's all the same: nothing may be written any more.
+ */
+export async function lockFolder(folder: string, onLost?: () => void): Promise<FolderLock> {
+  const socket = await takeSocket(folder);
+  try {
+    const file = await takeLockFile(folder, onLost);
+    return { release: () => file.release().finally(() => socket.release()) };
+  } catch (error) {
+    await socket.release();
+    throw error;
+  }
 }

@@ -1,27 +1,40 @@
-import { Refusal, type NewPattern, type Pattern, type PatternChange } from '@zero-pour/contracts';
+import {
+  patternSchema,
+  Refusal,
+  unreadSentence,
+  type NewPattern,
+  type Pattern,
+  type PatternChange,
+} from '@zero-pour/contracts';
 import type { Queryable } from './database';
+import { readEach, readOne, type Listed } from './readStored';
 
 const COLUMNS =
   'id, name, file_name AS "fileName", file_hash AS "fileHash", measure, note, former_id AS "formerId", ' +
   'class_override AS "classOverride", created_at AS "createdAt"';
 
 type Row = Omit<Pattern, 'createdAt'> & { createdAt: Date };
-const toPattern = (row: Row): Pattern => ({ ...row, createdAt: row.createdAt.toISOString() });
+const STORED = {
+  schema: patternSchema,
+  kind: 'pattern',
+  nameOf: ({ name }: Row) => `Pattern “${name}”`,
+  jsonOf: (row: Row): unknown => ({ ...row, createdAt: row.createdAt.toISOString() }),
+} as const;
 
 /** Newest first. */
-export async function listPatterns(db: Queryable): Promise<Pattern[]> {
+export async function listPatterns(db: Queryable): Promise<Listed<Pattern>> {
   const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pattern ORDER BY created_at DESC, name`);
-  return rows.map(toPattern);
+  return readEach(rows, STORED);
 }
 
-/** Keeps a pattern whose bytes are kept; keeping the same id again changes nothing. */
+/** Keeps a pattern whose bytes are kept. Keeping the very same again changes nothing; another under its id is refused. */
 export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: string): Promise<Pattern> {
   const { rows: blobs } = await db.query('SELECT 1 FROM blob WHERE hash = $1', [pattern.fileHash]);
   if (blobs.length === 0) throw new Refusal('NOT_FOUND', { what: 'file with these bytes' });
   if (pattern.formerId !== null) await findPattern(db, pattern.formerId);
-  await db.query(
+  const inserted = await db.query(
     `INSERT INTO pattern (id, name, file_name, file_hash, measure, note, former_id, class_override, created_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING`,
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING RETURNING id`,
     [
       pattern.id,
       pattern.name,
@@ -34,13 +47,21 @@ export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: 
       createdAt,
     ],
   );
-  return findPattern(db, pattern.id);
+  const kept = await findPattern(db, pattern.id);
+  if (inserted.rows.length === 0 && !isSame(kept, pattern)) throw new Refusal('ID_TAKEN', { what: 'pattern' });
+  return kept;
 }
+
+/** Name, note and class may have been changed since; the bytes and their reading may not. */
+const isSame = (kept: Pattern, sent: NewPattern): boolean =>
+  kept.fileHash === sent.fileHash && kept.measure.unitMm === sent.measure.unitMm && kept.formerId === sent.formerId;
 
 export async function findPattern(db: Queryable, id: string): Promise<Pattern> {
   const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pattern WHERE id = $1`, [id]);
   if (!rows[0]) throw new Refusal('NOT_FOUND', { what: 'pattern' });
-  return toPattern(rows[0]);
+  const found = readOne(rows[0], STORED);
+  if ('unread' in found) throw new Refusal('UNREADABLE', { sentence: unreadSentence(found.unread) });
+  return found.read;
 }
 
 export async function changePattern(db: Queryable, id: string, change: PatternChange): Promise<Pattern> {

@@ -1,5 +1,15 @@
-import { Refusal, pourDocSchema, type Pour, type PourDoc, type UsedItems } from '@zero-pour/contracts';
+import {
+  pourSchema,
+  Refusal,
+  unreadSentence,
+  upgradePour,
+  type Pour,
+  type PourDoc,
+  type Unread,
+  type UsedItems,
+} from '@zero-pour/contracts';
 import { isForeignKeyViolation, type Queryable } from './database';
+import { readEach, readOne, type Listed } from './readStored';
 
 interface Row {
   id: string;
@@ -13,20 +23,26 @@ interface Row {
 
 const COLUMNS = `p.id, p.number, p.doc, p.used, p.discarded, p.created_at AS "createdAt", p.changed_at AS "changedAt"`;
 
-const toPour = ({ used, doc, createdAt, changedAt, ...row }: Row): Pour => ({
-  ...row,
-  doc: pourDocSchema.parse(doc),
-  ...(used ? { used } : {}),
-  createdAt: createdAt.toISOString(),
-  changedAt: changedAt.toISOString(),
-});
+/** A row as it is read: a document of an earlier version in the shape of the present one. */
+const STORED = {
+  schema: pourSchema,
+  kind: 'pour',
+  nameOf: ({ number }: Row) => `Pour ${number}`,
+  jsonOf: ({ used, doc, createdAt, changedAt, ...row }: Row): unknown => ({
+    ...row,
+    doc: upgradePour(doc),
+    ...(used ? { used } : {}),
+    createdAt: createdAt.toISOString(),
+    changedAt: changedAt.toISOString(),
+  }),
+} as const;
 
 /** Pours that are neither recorded nor discarded. */
-export async function listOpenPours(db: Queryable): Promise<Pour[]> {
+export async function listOpenPours(db: Queryable): Promise<Listed<Pour>> {
   const { rows } = await db.query<Row>(
     `SELECT ${COLUMNS} FROM pour p WHERE recorded_at IS NULL AND NOT discarded ORDER BY number`,
   );
-  return rows.map(toPour);
+  return readEach(rows, STORED);
 }
 
 export interface PourQuery {
@@ -51,7 +67,7 @@ const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin
 export async function searchPours(
   db: Queryable,
   query: PourQuery,
-): Promise<{ pours: Pour[]; total: number }> {
+): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
   const filter = [query.text, query.alloyId, query.flaw];
   const { rows: counted } = await db.query<{ total: number }>(
     `SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`,
@@ -61,13 +77,17 @@ export async function searchPours(
     `SELECT ${COLUMNS} ${FROM} WHERE ${MATCHES} ORDER BY p.number DESC LIMIT $4 OFFSET $5`,
     [...filter, query.limit, query.offset],
   );
-  return { pours: rows.map(toPour), total: Number(counted[0]?.total ?? 0) };
+  const { read, unread } = readEach(rows, STORED);
+  return { pours: read, total: Number(counted[0]?.total ?? 0), unread };
 }
 
-export async function findPour(db: Queryable, id: string): Promise<Pour> {
-  const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pour p WHERE id = $1`, [id]);
+/** One pour; locked for a change that follows, where `forChange`. Refuses one that does not read. */
+export async function findPour(db: Queryable, id: string, forChange = false): Promise<Pour> {
+  const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pour p WHERE id = $1${forChange ? ' FOR UPDATE' : ''}`, [id]);
   if (!rows[0]) throw new Refusal('NOT_FOUND', { what: 'pour' });
-  return toPour(rows[0]);
+  const found = readOne(rows[0], STORED);
+  if ('unread' in found) throw new Refusal('UNREADABLE', { sentence: unreadSentence(found.unread) });
+  return found.read;
 }
 
 /** What is derived from the document, in the order of the statements below. */
@@ -102,7 +122,10 @@ function refuseUnknown(error: unknown): never {
   throw error;
 }
 
-/** Adds a pour under the next number, or under its own when it has one. Adding the same id again changes nothing. */
+/**
+ * Adds a pour under the next number, or under its own when it has one. Adding the very same again changes nothing;
+ * another one under the same id is refused.
+ */
 export async function addPour(
   db: Queryable,
   pour: { id: string; doc: PourDoc; used?: UsedItems | undefined; number?: number; at: string },
@@ -115,7 +138,12 @@ export async function addPour(
       [pour.id, ...derived(pour.doc, pour.used), pour.at, pour.number ?? null],
     )
     .catch(refuseUnknown);
-  if (inserted.rows.length > 0) await keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
+  if (inserted.rows.length > 0) return keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
+  const { rows } = await db.query('SELECT 1 FROM pour WHERE id = $1 AND doc = $2::jsonb', [
+    pour.id,
+    JSON.stringify(pour.doc),
+  ]);
+  if (rows.length === 0) throw new Refusal('ID_TAKEN', { what: 'pour' });
 }
 
 /** Replaces the document of a pour and what is derived from it. */

@@ -1,14 +1,18 @@
 import {
+  BENCH_RECORD_SCHEMAS,
   emptyRecords,
   parseOrRefuse,
-  BENCH_RECORD_SCHEMAS,
+  recordFaults,
+  refuseNewFaults,
   Refusal,
   type BenchRecord,
   type PourYield,
   type RecordKind,
-  type RecordLists,
+  type Records,
 } from '@zero-pour/contracts';
+import type { z } from 'zod';
 import { isForeignKeyViolation, type Queryable } from './database';
+import { readOne } from './readStored';
 
 interface Row {
   id: string;
@@ -16,15 +20,33 @@ interface Row {
   doc: Record<string, unknown>;
 }
 
+const TITLES: Record<RecordKind, string> = {
+  trial: 'A coupon’s trial',
+  cureTest: 'A cure-depth test',
+  testSetRun: 'A run of the test set',
+  sizeSeries: 'A series of sizes',
+};
+const stored = (kind: RecordKind) => ({
+  kind,
+  schema: BENCH_RECORD_SCHEMAS[kind] as z.ZodType<BenchRecord<RecordKind>>,
+  nameOf: () => TITLES[kind],
+  jsonOf: ({ id, doc }: Row): unknown => ({ ...doc, id }),
+});
+
 /** Everything that was tried with resins, by kind, oldest first. */
-export async function listRecords(db: Queryable): Promise<RecordLists> {
+export async function listRecords(db: Queryable): Promise<Records> {
   const { rows } = await db.query<Row>('SELECT id, kind, doc FROM bench_record ORDER BY created_at, id');
   const lists = emptyRecords();
-  for (const { id, kind, doc } of rows) (lists[kind] as unknown[]).push({ ...doc, id });
-  return lists;
+  const unread: Records['unread'] = [];
+  for (const row of rows) {
+    const found = readOne(row, stored(row.kind));
+    if ('read' in found) (lists[row.kind] as unknown[]).push(found.read);
+    else unread.push(found.unread);
+  }
+  return { lists, unread };
 }
 
-/** Adds or replaces a record. Refuses one whose resin or printer is not there. */
+/** Adds or replaces a record. Refuses one whose resin or printer is not there, or that takes another kind's place. */
 export async function keepRecord<K extends RecordKind>(
   db: Queryable,
   kind: K,
@@ -32,10 +54,17 @@ export async function keepRecord<K extends RecordKind>(
 ): Promise<BenchRecord<K>> {
   const record = parseOrRefuse(BENCH_RECORD_SCHEMAS[kind], given);
   const { id, ...doc } = record;
+  const { rows: had } = await db.query<Row>('SELECT id, kind, doc FROM bench_record WHERE id = $1 FOR UPDATE', [id]);
+  if (had[0] && had[0].kind !== kind) throw new Refusal('ID_TAKEN', { what: 'record' });
+  const before = had[0] && readOne(had[0], stored(kind));
+  refuseNewFaults(
+    before && 'read' in before ? recordFaults(kind, before.read as never) : [],
+    recordFaults(kind, record as never),
+  );
   try {
     await db.query(
       `INSERT INTO bench_record (id, kind, doc) VALUES ($1, $2, $3)
-       ON CONFLICT (id) DO UPDATE SET doc = excluded.doc WHERE bench_record.kind = excluded.kind`,
+       ON CONFLICT (id) DO UPDATE SET doc = excluded.doc`,
       [id, kind, JSON.stringify(doc)],
     );
   } catch (error) {

@@ -1,9 +1,19 @@
-import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '@zero-pour/contracts';
+import { DEFAULT_SETTINGS, settingsSchema, whyUnread, type Settings, type Unread } from '@zero-pour/contracts';
 import type { Queryable } from './database';
 
-export async function readSettings(db: Queryable): Promise<Settings> {
-  const { rows } = await db.query<{ data: unknown }>('SELECT data FROM settings');
-  return rows[0] ? settingsSchema.parse(rows[0].data) : DEFAULT_SETTINGS;
+/** A shop that never said where it is takes the clock of the machine that keeps it. */
+const hostTimeZone = (): string => new Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** The settings; those that do not read are named, and usual ones stand in. */
+export async function readSettings(db: Queryable): Promise<{ settings: Settings; unread: Unread[] }> {
+  const usual: Settings = { ...DEFAULT_SETTINGS, timeZone: hostTimeZone() };
+  const { rows } = await db.query<{ data: object }>('SELECT data FROM settings');
+  if (!rows[0]) return { settings: usual, unread: [] };
+  // Written before shops had a clock of their own: the field is filled in.
+  const result = settingsSchema.safeParse({ timeZone: usual.timeZone, ...rows[0].data });
+  if (result.success) return { settings: result.data, unread: [] };
+  const unread: Unread = { kind: 'settings', id: null, name: 'The shop’s settings', why: whyUnread(result.error) };
+  return { settings: usual, unread: [unread] };
 }
 
 export async function keepSettings(db: Queryable, settings: Settings): Promise<void> {

@@ -1,5 +1,7 @@
 import {
+  itemFaults,
   parseOrRefuse,
+  refuseNewFaults,
   Refusal,
   SHOP_ITEM_SCHEMAS,
   SHOP_KINDS,
@@ -8,9 +10,11 @@ import {
   type ShopItem,
   type ShopKind,
   type ShopLists,
+  type Unread,
 } from '@zero-pour/contracts';
 import { isForeignKeyViolation, isUniqueViolation, type Queryable } from './database';
 import { rememberChange } from './historyStore';
+import { readEach, type Listed } from './readStored';
 
 /** "densityGPerMl" → "density_g_per_ml". */
 const columnOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -42,15 +46,28 @@ const toItem = <K extends ShopKind>(row: Record<string, unknown>): ShopItem<K> =
     Object.entries(row).map(([field, value]) => [field, value instanceof Date ? value.toISOString() : value]),
   ) as ShopItem<K>;
 
+type ItemRow = Record<string, unknown> & { id: string; name: string };
+
 /** All items of a kind, by name. */
-export async function listItems<K extends ShopKind>(db: Queryable, kind: K): Promise<ShopItem<K>[]> {
-  return (await db.query<Record<string, unknown>>(SQL[kind].list)).rows.map(toItem<K>);
+async function listItems<K extends ShopKind>(db: Queryable, kind: K): Promise<Listed<ShopItem<K>>> {
+  const { rows } = await db.query<ItemRow>(SQL[kind].list);
+  return readEach(rows, {
+    kind,
+    schema: SHOP_ITEM_SCHEMAS[kind],
+    nameOf: ({ name }) => `The ${kind} “${name}”`,
+    jsonOf: toItem<K>,
+  });
 }
 
-export async function listShop(db: Queryable): Promise<ShopLists> {
+export async function listShop(db: Queryable): Promise<{ lists: ShopLists; unread: Unread[] }> {
   const lists = emptyShopLists();
-  for (const kind of SHOP_KINDS) Object.assign(lists, { [kind]: await listItems(db, kind) });
-  return lists;
+  const unread: Unread[] = [];
+  for (const kind of SHOP_KINDS) {
+    const listed = await listItems(db, kind);
+    Object.assign(lists, { [kind]: listed.read });
+    unread.push(...listed.unread);
+  }
+  return { lists, unread };
 }
 
 export async function findItem<K extends ShopKind>(
@@ -62,7 +79,10 @@ export async function findItem<K extends ShopKind>(
   return rows[0] && toItem<K>(rows[0]);
 }
 
-/** Adds or replaces an item, and remembers how it stood. Refuses a name that another one has. */
+/**
+ * Adds or replaces an item, and remembers how it stood; the caller holds both together in a transaction. Refuses a name
+ * that another one has, and what cannot be between its fields.
+ */
 export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): Promise<void> {
   const item = parseOrRefuse<ShopItem<ShopKind>>(SHOP_ITEM_SCHEMAS[kind] as never, given) as Record<
     string,
@@ -73,6 +93,11 @@ export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): P
     return typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
   });
   const before = await findItem(db, kind, item['id'] as string);
+  const former = SHOP_ITEM_SCHEMAS[kind].safeParse(before);
+  refuseNewFaults(
+    former.success ? itemFaults(kind, former.data as never) : [],
+    itemFaults(kind, item as never),
+  );
   try {
     await db.query(SQL[kind].keep, values);
     if (before) await rememberChange(db, kind, before, item);

@@ -10,7 +10,7 @@ let folder: string;
 let files: BlobFiles;
 beforeEach(async () => {
   folder = await mkdtemp(path.join(tmpdir(), 'zero-pour-blobs-'));
-  files = new BlobFiles(folder);
+  files = await BlobFiles.open(folder);
 });
 afterEach(() => rm(folder, { recursive: true, force: true }));
 

@@ -1,18 +1,34 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, type ReadStream } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@zero-pour/contracts';
+import { flushFolder } from './flush';
 
 /** Pattern files of 300 MB are the largest that are taken. */
 export const BLOB_BYTES_MAX = 300_000_000;
+const PARTIAL = 'partial-';
 
 /**
  * Bytes by their SHA-256, each in its own file. A file appears under its name only when it is whole and on the
- * disk: written beside, flushed, compared with its hash, then moved.
+ * disk: written beside, flushed, compared with its hash, then moved. What a disk or a hand damaged since is found
+ * before it is handed out, and counts as not kept.
  */
 export class BlobFiles {
-  constructor(private readonly folder: string) {}
+  /** Files whose bytes were compared with their hash, by what would change with the bytes. */
+  private readonly whole = new Map<string, string>();
+
+  private constructor(private readonly folder: string) {}
+
+  /** Makes the folder, and clears what a stopped process left half-written. */
+  static async open(folder: string): Promise<BlobFiles> {
+    await mkdir(folder, { recursive: true });
+    await flushFolder(path.dirname(folder));
+    for (const name of await readdir(folder))
+      if (name.startsWith(PARTIAL)) await rm(path.join(folder, name), { force: true });
+    return new BlobFiles(folder);
+  }
 
   private pathOf(hash: string): string {
     return path.join(this.folder, hash.slice(0, 2), hash);
@@ -21,12 +37,14 @@ export class BlobFiles {
   /** Keeps a stream of bytes under the hash it must have. Returns the count of bytes. */
   async keep(hash: string, bytes: AsyncIterable<Uint8Array>): Promise<number> {
     const target = this.pathOf(hash);
-    const partial = path.join(this.folder, `partial-${randomUUID()}`);
+    const partial = path.join(this.folder, `${PARTIAL}${randomUUID()}`);
     await mkdir(path.dirname(target), { recursive: true });
     try {
       const count = await this.write(partial, hash, bytes);
       await rename(partial, target);
-      await flush(path.dirname(target));
+      await flushFolder(path.dirname(target));
+      await flushFolder(this.folder);
+      this.whole.set(hash, await standing(target));
       return count;
     } finally {
       await rm(partial, { force: true });
@@ -42,7 +60,7 @@ export class BlobFiles {
         count += chunk.byteLength;
         if (count > BLOB_BYTES_MAX) throw new Refusal('BODY_TOO_LARGE', { limit: '300 MB' });
         sum.update(chunk);
-        await file.write(chunk);
+        await file.writeFile(chunk);
       }
       await file.sync();
     } finally {
@@ -52,12 +70,20 @@ export class BlobFiles {
     return count;
   }
 
-  /** Byte count, or null when it is not kept. */
+  /**
+   * Byte count of a file whose bytes are what its name says, or null when there is none, or a damaged one. Compares
+   * them the first time, and again whenever the file has changed; 300 MB take about a second.
+   */
   async size(hash: string): Promise<number | null> {
-    return stat(this.pathOf(hash)).then(
-      (found) => found.size,
-      () => null,
-    );
+    const file = this.pathOf(hash);
+    const found = await stat(file).catch(notThere);
+    if (found === null) return null;
+    const now = await standing(file);
+    if (this.whole.get(hash) !== now) {
+      if ((await hashOf(file)) !== hash) return null;
+      this.whole.set(hash, now);
+    }
+    return found.size;
   }
 
   read(hash: string): ReadStream {
@@ -65,12 +91,19 @@ export class BlobFiles {
   }
 }
 
-/** Makes a rename last through a power cut, where the system lets a folder be flushed. */
-async function flush(folder: string): Promise<void> {
-  try {
-    const handle = await open(folder, 'r');
-    await handle.sync().finally(() => handle.close());
-  } catch {
-    // Windows does not open folders; there the rename itself is journalled.
-  }
+function notThere(error: NodeJS.ErrnoException): null {
+  if (error.code === 'ENOENT' || error.code === 'ENOTDIR') return null;
+  throw error;
+}
+
+/** What changes when somebody writes into a file. */
+async function standing(file: string): Promise<string> {
+  const { ino, size, mtimeMs, ctimeMs } = await stat(file);
+  return `${ino} ${size} ${mtimeMs} ${ctimeMs}`;
+}
+
+async function hashOf(file: string): Promise<string> {
+  const sum = createHash('sha256');
+  await pipeline(createReadStream(file), sum);
+  return sum.digest('hex');
 }

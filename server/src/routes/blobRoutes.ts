@@ -1,5 +1,6 @@
 import { hashSchema, parseOrRefuse, Refusal } from '@zero-pour/contracts';
 import { Router } from 'express';
+import { pipeline } from 'node:stream/promises';
 import { BLOB_BYTES_MAX } from '../files/blobFiles';
 import { blobMediaType, keepBlob } from '../services/keepBlob';
 import type { Services } from './services';
@@ -8,7 +9,7 @@ import type { Services } from './services';
 const PICTURES = new Set(['image/jpeg', 'image/png', 'image/webp']);
 
 /** Bytes of patterns and photos, by their SHA-256. */
-export function blobRoutes({ db, files }: Services): Router {
+export function blobRoutes({ db, files, log }: Services): Router {
   const router = Router();
 
   router.put('/blobs/:hash', async (request, response) => {
@@ -28,13 +29,18 @@ export function blobRoutes({ db, files }: Services): Router {
     const hash = parseOrRefuse(hashSchema, request.params.hash);
     const mediaType = await blobMediaType(db, hash);
     const size = await files.size(hash);
-    if (mediaType === undefined || size === null) throw new Refusal('NOT_FOUND', { what: 'file' });
+    if (mediaType === undefined) throw new Refusal('NOT_FOUND', { what: 'file' });
+    if (size === null) throw new Refusal('DAMAGED');
     response.set({
       'Content-Type': mediaType,
       'Content-Length': String(size),
       'Cache-Control': 'public, max-age=31536000, immutable',
     });
-    files.read(hash).pipe(response);
+    // Whoever goes away in the middle, or a disk that fails there, ends this answer and closes the file; nothing else.
+    await pipeline(files.read(hash), response).catch((error: unknown) => {
+      log.warn({ err: error, hash }, 'not handed out whole');
+      response.destroy();
+    });
   });
 
   return router;

@@ -1,4 +1,12 @@
-import { changesSchema, discardSchema, idSchema, newPourSchema, parseOrRefuse } from '@zero-pour/contracts';
+import {
+  changesSchema,
+  discardSchema,
+  idSchema,
+  newPourSchema,
+  parseOrRefuse,
+  pourFaults,
+  refuseNewFaults,
+} from '@zero-pour/contracts';
 import { FLAW_KINDS } from '@zero-pour/core';
 import { Router } from 'express';
 import { z } from 'zod';
@@ -13,7 +21,7 @@ const searchSchema = z.strictObject({
   alloyId: idSchema.nullable().default(null),
   flaw: z.enum(FLAW_KINDS).nullable().default(null),
   limit: z.coerce.number().int().min(1).max(200).default(50),
-  offset: z.coerce.number().int().min(0).default(0),
+  offset: z.coerce.number().int().min(0).max(1e6).default(0),
 });
 const findSchema = z.strictObject({ words: z.string().trim().min(1).max(200) });
 
@@ -26,6 +34,7 @@ export function pourRoutes({ db }: Services): Router {
 
   router.post('/pours', async (request, response) => {
     const { id, doc } = parseOrRefuse(newPourSchema, request.body);
+    refuseNewFaults([], pourFaults(doc));
     await db.transaction(async (tx) => {
       const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, used, at: new Date().toISOString() });

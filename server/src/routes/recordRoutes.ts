@@ -19,7 +19,7 @@ export function recordRoutes({ db }: Services): Router {
 
   router.put('/records/:kind/:id', async (request, response) => {
     const { kind, id } = named(request.params);
-    response.json(await keepRecord(db, kind, { ...request.body, id }));
+    response.json(await db.transaction((tx) => keepRecord(tx, kind, { ...request.body, id })));
   });
 
   router.delete('/records/:kind/:id', async (request, response) => {

@@ -8,6 +8,8 @@ export interface Services {
   db: Database;
   files: BlobFiles;
   migration: number;
+  /** On every answer, so that a page knows whose it is. */
+  shopId: string;
   log: Logger;
   /** Makes the demo shop, dated from now. */
   demoShop: () => Promise<ShopBundle>;

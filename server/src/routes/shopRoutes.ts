@@ -1,29 +1,18 @@
 import {
   idSchema,
   parseOrRefuse,
+  refuseNewFaults,
+  settingsFaults,
   settingsSchema,
   shopKindSchema,
-  type ShopState,
 } from '@zero-pour/contracts';
 import { Router } from 'express';
-import type { Database } from '../db/database';
 import { listHistory } from '../db/historyStore';
-import { listPatterns } from '../db/patternStore';
-import { listOpenPours } from '../db/pourStore';
 import { keepSettings, readSettings } from '../db/settingsStore';
-import { findItem, keepItem, listShop, removeItem } from '../db/shopStore';
+import { findItem, keepItem, removeItem } from '../db/shopStore';
 import { importShop } from '../services/importShop';
+import { readShopState } from '../services/readShopState';
 import type { Services } from './services';
-
-/** Everything that a page needs to begin. */
-export async function readShopState(db: Database): Promise<ShopState> {
-  return {
-    settings: await readSettings(db),
-    lists: await listShop(db),
-    patterns: await listPatterns(db),
-    openPours: await listOpenPours(db),
-  };
-}
 
 /** Everything at the start, settings, and the things of the shop by kind. */
 export function shopRoutes({ db, files, demoShop }: Services): Router {
@@ -35,15 +24,23 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
 
   router.put('/settings', async (request, response) => {
     const settings = parseOrRefuse(settingsSchema, request.body);
-    await keepSettings(db, settings);
+    await db.transaction(async (tx) => {
+      const before = await readSettings(tx);
+      refuseNewFaults(settingsFaults(before.settings), settingsFaults(settings));
+      await keepSettings(tx, settings);
+    });
     response.json(settings);
   });
 
   router.put('/shop/:kind/:id', async (request, response) => {
     const kind = parseOrRefuse(shopKindSchema, request.params.kind);
     const id = parseOrRefuse(idSchema, request.params.id);
-    await keepItem(db, kind, { ...request.body, id });
-    response.json(await findItem(db, kind, id));
+    response.json(
+      await db.transaction(async (tx) => {
+        await keepItem(tx, kind, { ...request.body, id });
+        return findItem(tx, kind, id);
+      }),
+    );
   });
 
   router.delete('/shop/:kind/:id', async (request, response) => {

@@ -1,0 +1,108 @@
+import type { RecordKind, RecordLists } from '../record/kinds';
+import type { Settings } from '../settings';
+import type { Alloy, Flask, Printer, Resin, ShopItem, ShopKind } from '../shop/kinds';
+import { unless, type Fault } from './fault';
+import { readingFault } from './readingFaults';
+
+/** Shares of an alloy, rounded as a sheet rounds them, add up to 1 within this. */
+const COMPOSITION_SLACK = 0.005;
+
+function alloyFaults(alloy: Alloy): Fault[] {
+  const sum = Object.values(alloy.composition).reduce((total, share) => total + share, 0);
+  const ranges = (['flask', 'metal'] as const).flatMap((of) =>
+    Object.entries(alloy[of]).flatMap(([castClass, { lowC, highC }]) =>
+      unless(lowC <= highC, [of, castClass, 'lowC'], 'the lower temperature is not above the upper'),
+    ),
+  );
+  return [
+    ...unless(alloy.solidusC <= alloy.liquidusC, ['solidusC'], 'it is solid below where it is all liquid'),
+    ...unless(
+      sum === 0 || Math.abs(sum - 1) <= COMPOSITION_SLACK,
+      ['composition'],
+      `the shares add up to 100 %, not to ${Math.round(sum * 1000) / 10} %`,
+    ),
+    ...unless(
+      alloy.quenchWaitMin.least <= alloy.quenchWaitMin.most,
+      ['quenchWaitMin', 'least'],
+      'the least wait is not above the most',
+    ),
+    ...ranges,
+  ];
+}
+
+const flaskFaults = (flask: Flask): Fault[] => [
+  ...unless(
+    flask.coneDiameterMm < flask.innerDiameterMm,
+    ['coneDiameterMm'],
+    'the cone stands inside the flask',
+  ),
+  ...unless(flask.coneHeightMm < flask.heightMm, ['coneHeightMm'], 'the cone is lower than the flask'),
+];
+
+const printerFaults = (printer: Printer): Fault[] =>
+  unless(
+    printer.exposureLeastS < printer.exposureMostS,
+    ['exposureLeastS'],
+    'the shortest exposure is below the longest',
+  );
+
+function resinFaults(resin: Resin): Fault[] {
+  const { solidBelowC, printFromC, printToC, blendOf, id, protocol } = resin;
+  return [
+    ...unless(printFromC <= printToC, ['printFromC'], 'it prints from the lower temperature to the upper'),
+    ...unless(
+      solidBelowC === null || solidBelowC <= printFromC,
+      ['solidBelowC'],
+      'it sets below where it prints',
+    ),
+    ...unless(
+      blendOf.every((share) => share.resinId !== id),
+      ['blendOf'],
+      'nothing is mixed of itself',
+    ),
+    ...protocol.flatMap((step, i) =>
+      unless(
+        step.minMinutes <= step.maxMinutes,
+        ['protocol', i + 1, 'minMinutes'],
+        'the least is not above the most',
+      ),
+    ),
+  ];
+}
+
+/** What an item of the shop says that cannot be. */
+export function itemFaults<K extends ShopKind>(kind: K, item: ShopItem<K>): Fault[] {
+  switch (kind as ShopKind) {
+    case 'alloy':
+      return alloyFaults(item as Alloy);
+    case 'flask':
+      return flaskFaults(item as Flask);
+    case 'printer':
+      return printerFaults(item as Printer);
+    case 'resin':
+      return resinFaults(item as Resin);
+    case 'powder':
+    case 'kiln':
+    case 'profile':
+    case 'programme':
+      return [];
+  }
+}
+
+export function recordFaults<K extends RecordKind>(kind: K, record: RecordLists[K][number]): Fault[] {
+  if (kind !== 'trial') return [];
+  const trial = record as RecordLists['trial'][number];
+  return [
+    ...readingFault(['vatC'], trial.vatC, 'vatC'),
+    ...readingFault(['roomC'], trial.roomC, 'roomC'),
+  ];
+}
+
+export const settingsFaults = (settings: Settings): Fault[] =>
+  settings.benchHours.flatMap((day, i) =>
+    unless(
+      !day.open || day.fromMin < day.toMin,
+      ['benchHours', i, 'toMin'],
+      'the bench opens before it closes',
+    ),
+  );

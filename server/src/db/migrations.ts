@@ -1,0 +1,86 @@
+import { createHash } from 'node:crypto';
+import { readdir, readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Database } from './database';
+
+const MIGRATIONS = fileURLToPath(new URL('../../migrations/', import.meta.url));
+/** SHA-256 of each migration as it landed, newest wording last: two were reworded once, and both wordings are known. */
+const LANDED = path.join(MIGRATIONS, 'landed.json');
+
+/** A data folder that is not opened, and why, in one sentence. Nothing in it was changed. */
+export class FolderRefusedError extends Error {
+  override readonly name = 'FolderRefusedError';
+}
+
+export interface Migration {
+  number: number;
+  name: string;
+  sql: string;
+  checksum: string;
+  /** Every wording that ever landed. */
+  landed: readonly string[];
+}
+
+/** Numbered migrations, in order: "0001_shop.sql". */
+export async function readMigrations(): Promise<Migration[]> {
+  const names = (await readdir(MIGRATIONS)).filter((name) => /^\d{4}_.+\.sql$/.test(name)).sort();
+  const landed = JSON.parse(await readFile(LANDED, 'utf8')) as Record<string, string[]>;
+  return Promise.all(
+    names.map(async (name) => {
+      const sql = await readFile(path.join(MIGRATIONS, name), 'utf8');
+      const checksum = createHash('sha256').update(sql).digest('hex');
+      return { number: Number(name.slice(0, 4)), name, sql, checksum, landed: landed[name] ?? [] };
+    }),
+  );
+}
+
+interface Done {
+  number: number;
+  name: string;
+  checksum: string | null;
+}
+
+/** Refuses a database that these migrations did not make. */
+function checkDone(done: readonly Done[], migrations: readonly Migration[]): void {
+  const newest = migrations.at(-1)?.number ?? 0;
+  for (const { number, name, checksum } of done) {
+    if (number > newest)
+      throw new FolderRefusedError(
+        'This data folder was written by a newer Zero Pour. Start that version, or use another folder.',
+      );
+    const known = migrations.find((migration) => migration.number === number);
+    if (checksum !== null && !(known && [...known.landed, known.checksum].includes(checksum)))
+      throw new FolderRefusedError(
+        `This data folder was made by a Zero Pour that was changed (its step ${name} is not the one that is known here). Start that one, or use another folder.`,
+      );
+  }
+}
+
+/**
+ * Runs the migrations that this database has not had, each in its own transaction. Returns the newest number.
+ * Throws FolderRefusedError for a database of a newer or another program.
+ */
+export async function migrate(db: Database, migrations: readonly Migration[]): Promise<number> {
+  await db.exec(
+    'CREATE TABLE IF NOT EXISTS migration (number integer PRIMARY KEY, name text NOT NULL, at timestamptz NOT NULL DEFAULT now(), checksum text)',
+  );
+  // Through JSON, since the column is younger than some folders.
+  const { rows } = await db.query<Done>(
+    "SELECT number, name, to_jsonb(migration) ->> 'checksum' AS checksum FROM migration ORDER BY number",
+  );
+  checkDone(rows, migrations);
+  const had = new Set(rows.map((row) => row.number));
+  await db.exec('ALTER TABLE migration ADD COLUMN IF NOT EXISTS checksum text');
+  for (const { number, name, sql, checksum } of migrations.filter((m) => !had.has(m.number))) {
+    await db.transaction(async (tx) => {
+      await tx.exec(sql);
+      await tx.query('INSERT INTO migration (number, name, checksum) VALUES ($1, $2, $3)', [
+        number,
+        name,
+        checksum,
+      ]);
+    });
+  }
+  return migrations.at(-1)?.number ?? 0;
+}
