@@ -1,12 +1,23 @@
 import vue from '@vitejs/plugin-vue';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import vuetify from 'vite-plugin-vuetify';
 import { serviceWorker } from './offline/pageFiles';
 
+/** Each build has a name: an open page that is not of it loads itself anew. */
+const BUILD = Date.now().toString(36);
 const server = `http://127.0.0.1:${process.env['ZP_PORT'] ?? 4680}`;
 
+const buildName = (): Plugin => ({
+  name: 'zero-pour-build-name',
+  apply: 'build',
+  generateBundle() {
+    this.emitFile({ type: 'asset', fileName: 'build.txt', source: BUILD });
+  },
+});
+
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true }), serviceWorker()],
+  plugins: [vue(), vuetify({ autoImport: true }), serviceWorker(), buildName()],
+  define: { __BUILD__: JSON.stringify(BUILD) },
   worker: { format: 'es' },
   build: {
     chunkSizeWarningLimit: 1800,
@@ -24,5 +35,10 @@ export default defineConfig({
       },
     },
   },
-  server: { host: '127.0.0.1', port: 4681, proxy: { '/api': { target: server, changeOrigin: true } } },
+  server: {
+    host: '127.0.0.1',
+    port: 4681,
+    // The page being worked on is let in as the server's own.
+    proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } },
+  },
 });

@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { readdir, readFile } from 'node:fs/promises';
 import { request } from 'node:http';
 import path from 'node:path';
-import { emptyPourDoc, ERRORS, type Pour, type ShopState } from '@zero-pour/contracts';
+import { emptyPourDoc, ERRORS, type ChangedPour, type Pour, type ShopState } from '@zero-pour/contracts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestShop, type TestShop } from './testing/testShop';
 
@@ -200,7 +200,7 @@ describe('pours', () => {
   ])('refuse %s and stay as they were', async (_, at, value, code) => {
     const { id, doc } = await newPour();
     expect((await ask('PATCH', `/pours/${id}`, { changes: [{ path: at, value }] })).body).toMatchObject({
-      error: { code },
+      refused: [{ code }],
     });
     expect(((await ask('GET', `/pours/${id}`)).body as Pour).doc).toEqual(doc);
   });
@@ -218,7 +218,7 @@ describe('pours', () => {
     const back = await ask('PATCH', `/pours/${pour.id}`, {
       changes: [{ path: ['pour', 'pouredAt'], value: null }],
     });
-    expect((back.body as Pour).used).toBeUndefined();
+    expect((back.body as ChangedPour).pour.used).toBeUndefined();
   });
 
   it('are put aside and taken back', async () => {

@@ -10,6 +10,7 @@ import {
   type PourYield,
   type RecordDoc,
   type RecordLists,
+  type Records,
 } from '@zero-pour/contracts';
 import { usualCoupon } from '@zero-pour/core';
 import { randomUUID } from 'node:crypto';
@@ -63,14 +64,14 @@ describe('records of what was tried', () => {
       expect(BENCH_RECORD_SCHEMAS.trial.parse(answer.body).id).toBe(id);
     }
     await ask('PUT', `/records/trial/${ids[0]}`, trial({ note: 'again' }));
-    const lists: RecordLists = (await ask('GET', '/records')).body;
+    const lists: RecordLists = ((await ask('GET', '/records')).body as Records).lists;
     const mine = lists.trial.filter((t) => t.resinId === resinId);
     expect(mine.map((t) => [t.id, t.note])).toEqual([
       [ids[0], 'again'],
       [ids[1], ''],
     ]);
     expect((await ask('DELETE', `/records/trial/${ids[0]}`)).status).toBe(204);
-    const after: RecordLists = (await ask('GET', '/records')).body;
+    const after: RecordLists = ((await ask('GET', '/records')).body as Records).lists;
     expect(after.trial.filter((t) => t.resinId === resinId).map((t) => t.id)).toEqual([ids[1]]);
   });
 
@@ -86,7 +87,7 @@ describe('records of what was tried', () => {
   ])('refuses %s', async (_, body, status) => {
     const id = randomUUID();
     expect((await ask('PUT', `/records/trial/${id}`, body())).status).toBe(status);
-    const lists: RecordLists = (await ask('GET', '/records')).body;
+    const lists: RecordLists = ((await ask('GET', '/records')).body as Records).lists;
     expect(lists.trial.some((t) => t.id === id)).toBe(false);
   });
 

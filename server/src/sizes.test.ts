@@ -8,7 +8,7 @@ import {
   type PourDoc,
   type PouredSizes,
   type RecordDoc,
-  type RecordLists,
+  type Records,
 } from '@zero-pour/contracts';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -119,7 +119,7 @@ describe('a series of sizes', () => {
     const bad = { ...series(), pairs: [{ ...series().pairs[0]!, printMm: 0 }] };
     expect((await ask('PUT', `/records/sizeSeries/${id}`, bad)).status).toBe(422);
     expect((await ask('PUT', `/records/sizeSeries/${id}`, { ...series(), stage: 'sold' })).status).toBe(422);
-    const lists = (await ask('GET', '/records')).body as RecordLists;
+    const lists = ((await ask('GET', '/records')).body as Records).lists;
     expect(lists.sizeSeries).toEqual([{ ...series(), id }]);
     expect(
       (await ask('PUT', `/records/sizeSeries/${randomUUID()}`, series({ resinId: randomUUID() }))).status,

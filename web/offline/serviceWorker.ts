@@ -1,16 +1,16 @@
-import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
+import { addRoute, cleanupOutdatedCaches, matchPrecache, precache } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
-import { answerApi, CACHED_READS, firstReads } from './answerApi';
+import { answerApi, CACHED_READS, firstReads, forgetOldCache } from './answerApi';
 
 /** The page's files with their hashes, put in when it is built. */
 declare const PAGE_FILES: { url: string; revision: string | null }[];
 declare const self: ServiceWorkerGlobalScope;
 
 // Once loaded, the page opens without Zero Pour: its files are all here, and what was last read of the shop too.
-precacheAndRoute(PAGE_FILES);
+precache(PAGE_FILES);
 cleanupOutdatedCaches();
 
-// The newest page while Zero Pour answers.
+// The newest page while Zero Pour answers: asked before what is kept, so that an upgrade shows at the next look.
 registerRoute(
   new NavigationRoute(async ({ request }) => {
     try {
@@ -20,9 +20,11 @@ registerRoute(
     }
   }),
 );
+// After the pages, or the kept one would be taken for every address that ends in a slash.
+addRoute();
 registerRoute(({ url }) => CACHED_READS.test(url.pathname), ({ request }) => answerApi(request)); // prettier-ignore
 
 self.addEventListener('install', () => void self.skipWaiting());
 self.addEventListener('activate', (event) => {
-  event.waitUntil(self.clients.claim().then(firstReads));
+  event.waitUntil(self.clients.claim().then(forgetOldCache).then(firstReads));
 });

@@ -1,5 +1,7 @@
-import { apiErrorSchema, errorSentence } from '@zero-pour/contracts';
+import { apiErrorSchema, BUILD_HEADER, errorSentence, SHOP_HEADER } from '@zero-pour/contracts';
 import type { z } from 'zod';
+import { FROM_CACHE } from '../../offline/answerApi';
+import { reloadFor } from './reloadFor';
 
 /** A refusal by the server, with its sentence; or that no server answered. */
 export class RequestError extends Error {
@@ -11,9 +13,13 @@ export class RequestError extends Error {
     super(sentence);
     this.name = 'RequestError';
   }
+  /** Something broke in Zero Pour over what was sent. */
+  get isStumble(): boolean {
+    return this.status === 500;
+  }
   /** Nothing is wrong with what was sent: try again later. */
   get isOutage(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || (this.status > 500 && this.status < 600);
   }
 }
 
@@ -23,13 +29,34 @@ async function refusalOf(response: Response): Promise<RequestError> {
   return new RequestError(body.data.error.code, body.data.error.sentence, response.status);
 }
 
+const outage = (sentence: string): RequestError => new RequestError('OFFLINE', sentence, 0);
+const KEPT_HERE = 'What you typed is kept in this browser.';
+
+/** The shop of the first answer is the page's: another one on the same port is not written into. */
+let pageShop: string | undefined;
+
+/** Holds an answer to be Zero Pour's, of the shop that this page shows, and the page to be of its build. */
+function checkAnswer({ headers }: Response): void {
+  const shop = headers.get(SHOP_HEADER);
+  if (shop === null) throw outage(`Something else than Zero Pour answers here. ${KEPT_HERE}`);
+  if (headers.has(FROM_CACHE)) return;
+  pageShop ??= shop;
+  if (shop !== pageShop) {
+    reloadFor(shop);
+    throw outage(`Another shop answers here now; this page loads anew. ${KEPT_HERE}`);
+  }
+  const build = headers.get(BUILD_HEADER);
+  if (import.meta.env.PROD && build !== null && build !== 'none' && build !== __BUILD__) reloadFor(build);
+}
+
 async function send(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, init);
   } catch {
-    throw new RequestError('OFFLINE', 'Zero Pour does not answer. What you typed is kept in this window.', 0);
+    throw outage('Zero Pour does not answer. What you typed is kept in this window.');
   }
+  checkAnswer(response);
   if (!response.ok) throw await refusalOf(response);
   return response;
 }
@@ -49,7 +76,9 @@ export async function request<T>(
     init.headers = { 'Content-Type': 'application/json' };
   }
   const response = await send(path, init);
-  return schema.parse(await response.json());
+  const parsed = schema.safeParse(await response.json().catch(() => null));
+  if (!parsed.success) throw outage(`The answer of Zero Pour cannot be read here: reload the page. ${KEPT_HERE}`);
+  return parsed.data;
 }
 
 export async function requestRemoval(path: string): Promise<void> {

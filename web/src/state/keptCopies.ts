@@ -1,5 +1,6 @@
 import type { Pour } from '@zero-pour/contracts';
-import { API_CACHE } from '../../offline/answerApi';
+import { cacheOf } from '../../offline/answerApi';
+import { knownShop } from './shopKeys';
 
 /**
  * Puts a pour as the server now has it where the service worker looks while the server is away: what was ticked since
@@ -7,6 +8,6 @@ import { API_CACHE } from '../../offline/answerApi';
  */
 export async function keepCopy(pour: Pour): Promise<void> {
   if (!('caches' in globalThis)) return;
-  const cache = await caches.open(API_CACHE);
+  const cache = await caches.open(cacheOf(knownShop()));
   await cache.put(`/api/pours/${pour.id}`, Response.json(pour));
 }

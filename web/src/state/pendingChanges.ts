@@ -1,25 +1,33 @@
-import { changesSchema, type FieldChange } from '@zero-pour/contracts';
+import { fieldChangeSchema, type FieldChange } from '@zero-pour/contracts';
+import { dropKept, keptNames, readKept, shopKey, writeKept } from './shopKeys';
 
-const keyOf = (pourId: string): string => `zero-pour.unsent.${pourId}`;
+const START = 'unsent.';
+const keyOf = (pourId: string): string => shopKey(START + pourId);
 
 /**
  * Changes that the server has not acknowledged, in the order they were made, kept in this browser so that a reload
- * loses nothing. The list is the browser's, not a window's: two windows on one pour add to the same one.
+ * loses nothing; however many. The list is the browser's, not a window's: two windows on one pour add to the same one.
  */
 export function readPending(pourId: string): FieldChange[] {
-  const text = localStorage.getItem(keyOf(pourId));
+  const text = readKept(keyOf(pourId));
   if (text === null) return [];
   try {
-    const parsed = changesSchema.safeParse({ changes: JSON.parse(text) });
-    return parsed.success ? parsed.data.changes : [];
+    const list: unknown = JSON.parse(text);
+    if (!Array.isArray(list)) return [];
+    return list.flatMap((entry) => fieldChangeSchema.safeParse(entry).data ?? []);
   } catch {
     return [];
   }
 }
 
-function keepPending(pourId: string, changes: readonly FieldChange[]): void {
-  if (changes.length === 0) localStorage.removeItem(keyOf(pourId));
-  else localStorage.setItem(keyOf(pourId), JSON.stringify(changes));
+/** Pours that have something waiting. */
+export const poursWaiting = (): string[] => keptNames(START).map((name) => name.slice(START.length));
+
+/** False when this browser has no room for it. */
+function keepPending(pourId: string, changes: readonly FieldChange[]): boolean {
+  if (changes.length > 0) return writeKept(keyOf(pourId), JSON.stringify(changes));
+  dropKept(keyOf(pourId));
+  return true;
 }
 
 const samePath = (a: readonly string[], b: readonly string[]): boolean =>
@@ -30,11 +38,11 @@ export function mergeChange(changes: readonly FieldChange[], change: FieldChange
   return [...changes.filter((other) => !samePath(other.path, change.path)), change];
 }
 
-/** Keeps a change until it is dropped. */
-export const addPending = (pourId: string, change: FieldChange): void =>
+/** Keeps a change until it is dropped. False when only this window has room for it. */
+export const addPending = (pourId: string, change: FieldChange): boolean =>
   keepPending(pourId, mergeChange(readPending(pourId), change));
 
-/** Forgets changes that were acknowledged or refused; a field that was changed again meanwhile stays. */
+/** Forgets changes that were acknowledged or set aside; a field that was changed again meanwhile stays. */
 export function dropPending(pourId: string, done: readonly FieldChange[]): void {
   const gone = new Set(done.map((change) => JSON.stringify(change)));
   keepPending(

@@ -8,22 +8,31 @@ import {
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { computed, shallowReactive, shallowRef } from 'vue';
-import { request, RequestError } from '../api/request';
+import { request } from '../api/request';
 import { useNotices } from './notices';
 import { keepCopy } from './keptCopies';
-import { addPending, dropPending, readPending } from './pendingChanges';
+import { useNotKept } from './notKept';
+import { addPending, poursWaiting, readPending } from './pendingChanges';
+import { ChangeSender, type Sent } from './sendChanges';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 type Path = readonly string[];
 
 const SEND_AFTER_MS = 350;
 const RETRY_AFTER_MS = 3000;
+const NO_ROOM =
+  'This browser has no room left to keep what waits: it is in this window only. Do not close it before it is sent.';
+const setAsideWords = (count: number): string =>
+  count === 1
+    ? 'One entry was not kept; it stands under “Not kept”.'
+    : `${count} entries were not kept; they stand under “Not kept”.`;
 
 /** Pours that this window knows, with what was changed here laid over what the server has. */
 export const usePours = defineStore('pours', () => {
   const pours = shallowReactive(new Map<string, Pour>());
   const timers = new Map<string, ReturnType<typeof setTimeout>>();
   const inFlight = new Set<string>();
+  const sender = new ChangeSender();
   const undoStack: { id: string; change: FieldChange }[] = [];
   const saving = shallowRef<Saving>('saved');
   /** Steps that can be taken back, for the button. */
@@ -44,6 +53,8 @@ export const usePours = defineStore('pours', () => {
 
   function takeOpen(list: readonly Pour[]): void {
     for (const pour of list) take(pour);
+    // Pours that are not open any more may have something waiting too.
+    for (const id of poursWaiting()) if (!pours.has(id)) schedule(id, SEND_AFTER_MS);
   }
 
   async function load(id: string): Promise<Pour> {
@@ -71,7 +82,8 @@ export const usePours = defineStore('pours', () => {
     const pour = pours.get(id);
     if (!pour) return;
     pours.set(id, { ...pour, doc: applyChanges(pour.doc, [change]) as PourDoc });
-    addPending(id, change);
+    useNotKept().dealtWith(id, change.path);
+    if (!addPending(id, change)) useNotices().wrong(NO_ROOM);
     schedule(id, SEND_AFTER_MS);
   }
 
@@ -110,30 +122,32 @@ export const usePours = defineStore('pours', () => {
   }
 
   async function send(id: string): Promise<void> {
-    const sent = readPending(id);
-    if (sent.length === 0) return;
     // One request at a time a pour, so that an older value never arrives after a newer one.
     if (inFlight.has(id)) return schedule(id, SEND_AFTER_MS);
     inFlight.add(id);
     try {
-      const kept = await request(pourSchema, 'PATCH', `/pours/${id}`, { changes: sent });
-      dropPending(id, sent);
-      take(kept);
-      void keepCopy(kept).catch(() => {});
-      if (readPending(id).length === 0) saving.value = 'saved';
-    } catch (error) {
-      if (error instanceof RequestError && !error.isOutage) await giveBack(id, sent, error);
-      else schedule(id, RETRY_AFTER_MS);
+      const sent = await sender.send(id);
+      if (sent === null) saving.value = poursWaiting().length === 0 ? 'saved' : saving.value;
+      else if ('again' in sent) await tryAgain(id, sent.again);
+      else arrived(id, sent);
     } finally {
       inFlight.delete(id);
     }
   }
 
-  /** The server will not have it: say so, and show what it has. */
-  async function giveBack(id: string, sent: readonly FieldChange[], error: RequestError): Promise<void> {
-    dropPending(id, sent);
-    useNotices().wrong(error);
+  function arrived(id: string, { pour, setAside, more }: Extract<Sent, { pour: Pour }>): void {
+    take(pour);
+    void keepCopy(pour).catch(() => {});
+    if (setAside > 0) useNotices().wrong(setAsideWords(setAside));
+    if (more) schedule(id, 0);
+    else if (poursWaiting().length === 0) saving.value = 'saved';
+  }
+
+  /** Something was set aside or nobody answered: what the server has is shown where nothing waits any more. */
+  async function tryAgain(id: string, when: 'soon' | 'later'): Promise<void> {
+    if (readPending(id).length > 0) return schedule(id, when === 'soon' ? 0 : RETRY_AFTER_MS);
     saving.value = 'saved';
+    useNotices().wrong(setAsideWords(1));
     await load(id).catch(() => undefined);
   }
 

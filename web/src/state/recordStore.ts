@@ -3,30 +3,37 @@ import {
   emptyRecords,
   pourYieldsSchema,
   RECORD_KINDS,
-  recordListsSchema,
+  recordsSchema,
   type BenchRecord,
   type PourYield,
   type RecordKind,
   type RecordLists,
+  type Unread,
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { useNotices } from './notices';
+import { whenShopKnown } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 /** What was tried with the shop's resins, fetched when a page first asks for it. */
 export const useRecords = defineStore('records', () => {
   const lists = shallowRef<RecordLists>(emptyRecords());
   const yields = shallowRef<PourYield[]>([]);
+  const unread = shallowRef<Unread[]>([]);
   const ready = shallowRef(false);
   let loading: Promise<void> | undefined;
 
   async function fetchAll(): Promise<void> {
-    [lists.value, yields.value] = await Promise.all([
-      request(recordListsSchema, 'GET', '/records'),
+    const [records, told] = await Promise.all([
+      request(recordsSchema, 'GET', '/records'),
       request(pourYieldsSchema, 'GET', '/yields'),
     ]);
+    lists.value = records.lists;
+    unread.value = records.unread;
+    yields.value = told;
+    await whenShopKnown();
     resend();
     ready.value = true;
   }
@@ -92,5 +99,5 @@ export const useRecords = defineStore('records', () => {
     }
   }
 
-  return { lists, yields, ready, load, add, keep, keepTyped, remove };
+  return { lists, yields, unread, ready, load, add, keep, keepTyped, remove };
 });

@@ -14,6 +14,7 @@ import {
   type ShopKind,
   type ShopLists,
   type ShopState,
+  type Unread,
 } from '@zero-pour/contracts';
 import type { Shop, ShopPrints, ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
@@ -23,6 +24,7 @@ import { useNotices } from './notices';
 import { usePours } from './pourStore';
 import { usePrints } from './printStore';
 import { useSizes } from './sizeStore';
+import { adoptOldEntries, knowShop } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
@@ -31,12 +33,20 @@ type Loading = 'no' | 'loading' | 'ready' | 'failed';
 const knownSizes = (): ShopSizes => useSizes().known;
 const knownPrints = (): ShopPrints => usePrints().known;
 
+/** Whether an id is of a pour or a thing of this shop. */
+function isIn({ openPours, lists }: ShopState): (id: string) => boolean {
+  const ids = new Set([...openPours, ...Object.values(lists).flat()].map(({ id }) => id));
+  return (id) => ids.has(id);
+}
+
 /** What the shop owns, its settings and its patterns. */
 export const useShop = defineStore('shop', () => {
   const loading = shallowRef<Loading>('no');
   const settings = shallowRef<Settings>(DEFAULT_SETTINGS);
   const lists = shallowRef<ShopLists>(emptyShopLists());
   const patterns = shallowRef<Pattern[]>([]);
+  /** Kept things that do not read. */
+  const unread = shallowRef<Unread[]>([]);
 
   const shop = computed<Shop>(() => ({
     settings: settings.value,
@@ -50,9 +60,12 @@ export const useShop = defineStore('shop', () => {
   );
 
   function take(state: ShopState): void {
+    knowShop(state.shopId);
+    adoptOldEntries(isIn(state));
     settings.value = state.settings;
     lists.value = state.lists;
     patterns.value = state.patterns;
+    unread.value = state.unread;
     usePours().takeOpen(state.openPours);
     resend();
     loading.value = 'ready';
@@ -145,6 +158,7 @@ export const useShop = defineStore('shop', () => {
     settings,
     lists,
     patterns,
+    unread,
     shop,
     isEmpty,
     load,

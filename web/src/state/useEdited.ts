@@ -1,5 +1,6 @@
 import { shallowRef, watch, type Ref } from 'vue';
 import { useNotices } from './notices';
+import { useNotKept } from './notKept';
 
 /**
  * A kept thing while it is edited: shown at once, kept when typing pauses. A refusal is said and leaves what was typed
@@ -11,11 +12,15 @@ export function useEdited<T extends { id: string }>(
   keeper: () => (changed: T) => Promise<boolean>,
 ) {
   const notices = useNotices();
-  const item = shallowRef(stored()) as Ref<T | undefined>;
+  const notKept = useNotKept();
+  /** What was typed of it earlier and refused comes back into its form. */
+  const asTyped = (value: T | undefined): T | undefined =>
+    value && ((notKept.thingWith(value.id)?.value as T | undefined) ?? value);
+  const item = shallowRef(asTyped(stored())) as Ref<T | undefined>;
   const unsaved = shallowRef(false);
 
   watch(stored, (value, before) => {
-    if (!unsaved.value || value?.id !== before?.id) item.value = value;
+    if (!unsaved.value || value?.id !== before?.id) item.value = asTyped(value);
   });
 
   function change(changed: T): void {
