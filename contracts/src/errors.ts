@@ -49,26 +49,34 @@ const API_ERRORS = {
   STILL_USED: { status: 409, sentence: '{what} is used by {by}. Choose another there first.' },
   ID_TAKEN: {
     status: 409,
-    sentence: 'There is already another {what} in this place, with other content. Reload the page; what you typed stays.',
+    sentence:
+      'There is already another {what} in this place, with other content. Reload the page; what you typed stays.',
   },
   UNREADABLE: { status: 409, sentence: '{sentence}' },
   DAMAGED: {
     status: 410,
-    sentence: 'The bytes of this file were damaged on the disk where they are kept. Drop the same file here again: that mends it.',
+    sentence:
+      'The bytes of this file were damaged on the disk where they are kept. Drop the same file here again: that mends it.',
   },
   DISK_FULL: {
     status: 507,
-    sentence: 'The disk that keeps the shop is full. Make room on it; what you typed stays in this browser and is kept then.',
+    sentence:
+      'The disk that keeps the shop is full. Make room on it; what you typed stays in this browser and is kept then.',
   },
   FOLDER_NOT_WRITTEN: {
     status: 503,
-    sentence: 'The folder that keeps the shop cannot be read or written ({what}). Look at its disk and its rights; what you typed stays in this browser.',
+    sentence:
+      'The folder that keeps the shop cannot be read or written ({what}). Look at its disk and its rights; what you typed stays in this browser.',
   },
   DATABASE_STOPPED: {
     status: 503,
-    sentence: 'The database of the shop has stopped. Start Zero Pour again; what you typed stays in this browser.',
+    sentence:
+      'The database of the shop has stopped. Start Zero Pour again; what you typed stays in this browser.',
   },
-  BUSY: { status: 503, sentence: 'Zero Pour is busy with something else just now. It is tried again by itself.' },
+  BUSY: {
+    status: 503,
+    sentence: 'Zero Pour is busy with something else just now. It is tried again by itself.',
+  },
   NAME_TAKEN: { status: 409, sentence: 'There is already a {what} with that name. Give this one another.' },
   HASH_MISMATCH: { status: 422, sentence: 'The file changed on its way here. Send it again.' },
   SHOP_NOT_EMPTY: {

@@ -43,7 +43,14 @@ export {
   type ShopKind,
   type ShopLists,
 } from './shop/kinds';
-export { DEFAULT_SETTINGS, settingsSchema, type Bath, type CureSetup, type Settings } from './settings';
+export {
+  benchClock,
+  DEFAULT_SETTINGS,
+  settingsSchema,
+  type Bath,
+  type CureSetup,
+  type Settings,
+} from './settings';
 export {
   newPatternSchema,
   patternChangeSchema,
@@ -68,7 +75,15 @@ export {
   repeatPourDoc,
   type PourDoc,
 } from './pour/pourDoc';
-export { applyChanges, CHANGES_MAX, changesSchema, fieldChangeSchema, pathsMeet, valueAt, type FieldChange } from './pour/change';
+export {
+  applyChanges,
+  CHANGES_MAX,
+  changesSchema,
+  fieldChangeSchema,
+  pathsMeet,
+  valueAt,
+  type FieldChange,
+} from './pour/change';
 export { upgradePour } from './pour/upgradePour';
 export { refuseNewFaults, type Fault } from './rules/fault';
 export { POSSIBLE } from './rules/readingFaults';

@@ -1,4 +1,4 @@
-import { CLEAN_MEDIA, CURE_VESSELS, TUNED_CLASSES } from '@zero-pour/core';
+import { CLEAN_MEDIA, CURE_VESSELS, TUNED_CLASSES, type BenchClock } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, nameSchema, positiveSchema } from './parts';
 
@@ -56,6 +56,12 @@ export const settingsSchema = z.strictObject({
   baths: z.array(bathSchema).max(12),
 });
 export type Settings = z.infer<typeof settingsSchema>;
+
+/** The shop's hours on the shop's clock. */
+export const benchClock = ({ benchHours, timeZone }: Settings): BenchClock => ({
+  hours: benchHours,
+  timeZone,
+});
 
 const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 export const DEFAULT_SETTINGS: Settings = {

@@ -9,6 +9,7 @@ import {
   type StageKey,
   type WorkStep,
 } from '@zero-pour/core';
+import { benchClock } from '@zero-pour/contracts';
 import type { BurnoutPlan } from './burnoutPlan';
 import { protocolOf } from './clean/cleaning';
 import type { PourContext } from './context';
@@ -163,7 +164,7 @@ export function planTimes(
   // Once the flask is in, its hours are what they are: the hands-on moments count from the real start.
   const kilnH = (zero - kilnIn) / HOUR_MS;
   const steps = workSteps(context, pendingStages(context), hours);
-  const back = countBack(zero, steps, kilnH, moments, settings.benchHours);
+  const back = countBack(zero, steps, kilnH, moments, benchClock(settings));
   const planned: Block[] = back.steps
     .filter((s) => s.key !== 'set')
     .map((s) => ({ stage: s.key as StageKey, from: s.from, to: s.to, state: 'planned' }));
@@ -215,5 +216,5 @@ export function planEarliest(
 ): number | null {
   const steps = workSteps(context, pendingStages(context), durations(context, print));
   const moments = burnout.curve.segments.flatMap((s) => s.hands);
-  return earliestZero(now, steps, burnout.curve.totalH, moments, context.settings.benchHours);
+  return earliestZero(now, steps, burnout.curve.totalH, moments, benchClock(context.settings));
 }

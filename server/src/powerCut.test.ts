@@ -50,7 +50,9 @@ interface Acknowledged {
 async function writeOn(address: string, done: Acknowledged, until: () => boolean): Promise<void> {
   expect(await sendTo(address, 'POST', '/pours', { id: done.pourId, doc: emptyPourDoc() })).toBe(201);
   for (let n = 1; !until(); n = (n % 900) + 1) {
-    const changes = [{ path: ['print', 'pieces', String(n)], value: { outcome: 'good', note: `piece ${n}` } }];
+    const changes = [
+      { path: ['print', 'pieces', String(n)], value: { outcome: 'good', note: `piece ${n}` } },
+    ];
     if ((await sendTo(address, 'PATCH', `/pours/${done.pourId}`, { changes })) === 200) done.pieces.push(n);
     if (n % 10 !== 0) continue;
     const photo = new Uint8Array(randomBytes(20_000));
@@ -135,11 +137,17 @@ describe.skipIf(whyNot !== null)('a power cut', () => {
       const disk = DiskImage.create(place, 'checkpoint');
       const folder = path.join(disk.folder, 'data');
       await mkdir(folder);
-      const child = spawn(process.execPath, ['--import', 'tsx', checkpointing, path.join(folder, 'database')]);
+      const child = spawn(process.execPath, [
+        '--import',
+        'tsx',
+        checkpointing,
+        path.join(folder, 'database'),
+      ]);
       let said = '';
       child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
       child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
-      const kept = (): number => Math.max(0, ...said.split('\n').slice(0, -1).map(Number).filter(Number.isFinite));
+      const kept = (): number =>
+        Math.max(0, ...said.split('\n').slice(0, -1).map(Number).filter(Number.isFinite));
       const checkpoints = (): number => said.split('checkpoint').length - 1;
       const cuts: Cut<number>[] = [];
       for (let n = 1; n <= CUTS.checkpoint; n++) {

@@ -170,7 +170,10 @@ describe('a shop of the version before', () => {
     const used = (await db.query<{ used: unknown }>('SELECT used FROM pour')).rows[0]!.used;
     expect(usedItemsSchema.parse(used).resin!.protocolVersion).toBe(1);
     const kept = (await db.query<{ data: unknown }>('SELECT data FROM settings')).rows[0]!.data;
-    expect(settingsSchema.parse({ ...DEFAULT_SETTINGS, ...(kept as object) })).toMatchObject({ shopName: 'Gannet Yard', baths: [] });
+    expect(settingsSchema.parse({ ...DEFAULT_SETTINGS, ...(kept as object) })).toMatchObject({
+      shopName: 'Gannet Yard',
+      baths: [],
+    });
     await db.close();
   }, 60_000);
 });

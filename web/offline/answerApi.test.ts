@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { answerApi, CACHED_READS, firstReads } from './answerApi';
+import { answerApi, cacheOf, CACHED_READS, firstReads, FROM_CACHE } from './answerApi';
 
 /** A cache that is a map, since Node has none. */
 class FakeCache {
@@ -16,15 +16,27 @@ const ORIGIN = 'http://127.0.0.1:4680';
 const ask = (address: string): Promise<Response> => answerApi(new Request(`${ORIGIN}${address}`));
 const bodyOf = async (address: string): Promise<unknown> => (await ask(address)).json();
 
+const SHOP = 'shop-a';
+let stores: Map<string, FakeCache>;
+let answering: string | null;
 let cache: FakeCache;
 let answers: Record<string, unknown> | undefined;
-beforeEach(() => {
-  cache = new FakeCache();
-  vi.stubGlobal('caches', { open: async () => cache });
+beforeEach(async () => {
+  stores = new Map();
+  answering = SHOP;
+  const open = async (name: string): Promise<FakeCache> => {
+    if (!stores.has(name)) stores.set(name, new FakeCache());
+    return stores.get(name)!;
+  };
+  cache = await open(cacheOf(SHOP));
+  vi.stubGlobal('caches', { open });
   vi.stubGlobal('fetch', async (request: Request) => {
     if (!answers) throw new TypeError('no answer');
     const body = answers[new URL(request.url).pathname];
-    return body === undefined ? new Response('none', { status: 500 }) : Response.json(body);
+    const headers: HeadersInit = answering === null ? {} : { 'Zero-Pour-Shop': answering };
+    return body === undefined
+      ? new Response('none', { status: 500, headers })
+      : Response.json(body, { headers });
   });
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -62,6 +74,30 @@ describe('reads of the API', () => {
     answers = undefined;
     expect((await ask('/api/records')).type).toBe('error');
     expect((await ask('/api/shop')).type).toBe('error');
+  });
+});
+
+describe('two shops on one port', () => {
+  it('are kept apart: away, it is the last one that is shown', async () => {
+    answers = { '/api/shop': { openPours: [], of: 'a' } };
+    await ask('/api/shop');
+    answering = 'shop-b';
+    answers = { '/api/shop': { openPours: [], of: 'b' } };
+    await ask('/api/shop');
+    answers = undefined;
+    expect(await bodyOf('/api/shop')).toEqual({ openPours: [], of: 'b' });
+    expect(JSON.parse(cache.kept.get('/api/shop')!)).toEqual({ openPours: [], of: 'a' });
+  });
+
+  it('an answer that is not Zero Pour’s counts as none, and is not kept', async () => {
+    answers = { '/api/shop': { openPours: [], of: 'a' } };
+    await ask('/api/shop');
+    answering = null;
+    answers = { '/api/shop': { login: true } };
+    const shown = await ask('/api/shop');
+    expect(shown.headers.get(FROM_CACHE)).toBe('yes');
+    expect(shown.headers.get('Zero-Pour-Shop')).toBe(SHOP);
+    expect(await shown.json()).toEqual({ openPours: [], of: 'a' });
   });
 });
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue';
+import { defineAsyncComponent, shallowRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { useNotices } from './state/notices';
 import { usePrints } from './state/printStore';
@@ -13,12 +13,14 @@ import { useAppKeys } from './shell/useAppKeys';
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));
 const KeysDialog = defineAsyncComponent(() => import('./shell/KeysDialog.vue'));
 const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
+const NotKeptDialog = defineAsyncComponent(() => import('./shell/NotKeptDialog.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 
 const route = useRoute();
 const shop = useShop();
 const notices = useNotices();
 const { finding, showingKeys } = useAppKeys();
+const showingNotKept = shallowRef(false);
 
 const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
 // Plans begin with the book and take in what was measured as soon as it is there.
@@ -29,7 +31,12 @@ void load();
 <template>
   <v-app>
     <a class="skip" href="#content">Skip to the page</a>
-    <TopBar v-if="!route.meta['bare']" @find="finding = true" @keys="showingKeys = true" />
+    <TopBar
+      v-if="!route.meta['bare']"
+      @find="finding = true"
+      @keys="showingKeys = true"
+      @not-kept="showingNotKept = true"
+    />
     <main id="content">
       <router-view v-if="shop.loading === 'ready'" />
       <div v-else-if="shop.loading === 'failed'" class="page">
@@ -42,6 +49,7 @@ void load();
     <FindDialog v-if="finding" v-model="finding" />
     <QuickSums v-if="quickSumsOpen" v-model="quickSumsOpen" />
     <KeysDialog v-if="showingKeys" v-model="showingKeys" />
+    <NotKeptDialog v-if="showingNotKept" v-model="showingNotKept" />
     <NoticeLine v-if="notices.current" />
   </v-app>
 </template>

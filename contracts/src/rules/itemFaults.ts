@@ -92,10 +92,7 @@ export function itemFaults<K extends ShopKind>(kind: K, item: ShopItem<K>): Faul
 export function recordFaults<K extends RecordKind>(kind: K, record: RecordLists[K][number]): Fault[] {
   if (kind !== 'trial') return [];
   const trial = record as RecordLists['trial'][number];
-  return [
-    ...readingFault(['vatC'], trial.vatC, 'vatC'),
-    ...readingFault(['roomC'], trial.roomC, 'roomC'),
-  ];
+  return [...readingFault(['vatC'], trial.vatC, 'vatC'), ...readingFault(['roomC'], trial.roomC, 'roomC')];
 }
 
 export const settingsFaults = (settings: Settings): Fault[] =>

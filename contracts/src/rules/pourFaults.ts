@@ -4,31 +4,61 @@ import { unless, type Fault } from './fault';
 import { readingFault } from './readingFaults';
 
 /** One thing does not come before another that it follows from. */
-function inOrder(earlier: string | undefined, later: string | undefined, path: string[], what: string): Fault[] {
+function inOrder(
+  earlier: string | undefined,
+  later: string | undefined,
+  path: string[],
+  what: string,
+): Fault[] {
   const holds = earlier === undefined || later === undefined || Date.parse(earlier) <= Date.parse(later);
   return unless(holds, path, what);
 }
 
 const stepFaults = (stage: string, steps: Record<string, StepRecord> | undefined): Fault[] =>
   Object.entries(steps ?? {}).flatMap(([key, step]) =>
-    inOrder(step.startedAt, step.doneAt, [stage, 'steps', key, 'doneAt'], 'a step is over after it was begun'),
+    inOrder(
+      step.startedAt,
+      step.doneAt,
+      [stage, 'steps', key, 'doneAt'],
+      'a step is over after it was begun',
+    ),
   );
 
 function orderFaults({ print, clean, invest, burnout, pour, result }: PourDoc): Fault[] {
   return [
-    ...inOrder(print.startedAt, print.finishedAt, ['print', 'finishedAt'], 'a print is off after it was started'),
+    ...inOrder(
+      print.startedAt,
+      print.finishedAt,
+      ['print', 'finishedAt'],
+      'a print is off after it was started',
+    ),
     ...stepFaults('clean', clean.steps),
     ...stepFaults('invest', invest.steps),
     ...stepFaults('pour', pour.steps),
-    ...inOrder(invest.powderInAt, invest.doneAt, ['invest', 'doneAt'], 'investing is over after the powder went in'),
-    ...inOrder(burnout.startedAt, pour.pouredAt, ['pour', 'pouredAt'], 'the pour comes after the kiln was started'),
+    ...inOrder(
+      invest.powderInAt,
+      invest.doneAt,
+      ['invest', 'doneAt'],
+      'investing is over after the powder went in',
+    ),
+    ...inOrder(
+      burnout.startedAt,
+      pour.pouredAt,
+      ['pour', 'pouredAt'],
+      'the pour comes after the kiln was started',
+    ),
     ...inOrder(pour.pouredAt, result.doneAt, ['result', 'doneAt'], 'a result is recorded after the pour'),
   ];
 }
 
-function sizeFaults(path: string[], sizes: Record<string, Partial<Record<string, never>>> | undefined): Fault[] {
+function sizeFaults(
+  path: string[],
+  sizes: Record<string, Partial<Record<string, never>>> | undefined,
+): Fault[] {
   return Object.entries(sizes ?? {}).flatMap(([key, stages]) =>
-    Object.entries(stages).flatMap(([stage, reading]) => readingFault([...path, key, stage], reading, 'sizeMm')),
+    Object.entries(stages).flatMap(([stage, reading]) =>
+      readingFault([...path, key, stage], reading, 'sizeMm'),
+    ),
   );
 }
 

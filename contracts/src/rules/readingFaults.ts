@@ -33,6 +33,6 @@ export function readingFault(
   const value = readingValue(reading);
   const { least, most, unit } = POSSIBLE[kind];
   if (value === undefined || (value >= least && value <= most)) return [];
-  const said = (n: number): string => formatQuantity({ value: n, unit }, METRIC);
+  const said = (n: number): string => formatQuantity({ value: n, unit, digits: 0 }, METRIC);
   return [{ path: [...path], why: `it lies between ${said(least)} and ${said(most)}` }];
 }

@@ -1,4 +1,6 @@
-/** Hours of one weekday when somebody is at the bench, minutes after midnight, local time. */
+import { TZDate } from '@date-fns/tz';
+
+/** Hours of one weekday when somebody is at the bench, minutes after midnight. */
 export interface BenchDay {
   open: boolean;
   fromMin: number;
@@ -6,6 +8,12 @@ export interface BenchDay {
 }
 /** Seven days, Sunday first (as Date.getDay counts). */
 export type BenchHours = readonly BenchDay[];
+
+/** The shop's hours on the shop's own clock (IANA name of its time zone), wherever they are looked at from. */
+export interface BenchClock {
+  hours: BenchHours;
+  timeZone: string;
+}
 
 /** A stretch of time, epoch milliseconds. */
 export interface Span {
@@ -16,26 +24,26 @@ export interface Span {
 export const HOUR_MS = 3_600_000;
 export const MINUTE_MS = 60_000;
 
-/** Bench hours as stretches that touch [from, to], in local time (so summer time is kept). */
-export function benchSpans(hours: BenchHours, from: number, to: number): Span[] {
+/** Bench hours as stretches that touch [from, to], by the shop's clock (so its summer time is kept). */
+export function benchSpans({ hours, timeZone }: BenchClock, from: number, to: number): Span[] {
   const spans: Span[] = [];
-  const day = new Date(from);
+  const day = new TZDate(from, timeZone);
   day.setHours(0, 0, 0, 0);
   for (; day.getTime() < to; day.setDate(day.getDate() + 1)) {
     const bench = hours[day.getDay()];
     if (!bench?.open) continue;
-    const open = new Date(day).setMinutes(bench.fromMin);
-    const close = new Date(day).setMinutes(bench.toMin);
+    const open = new TZDate(day, timeZone).setMinutes(bench.fromMin);
+    const close = new TZDate(day, timeZone).setMinutes(bench.toMin);
     if (close > from && open < to) spans.push({ from: open, to: close });
   }
   return spans;
 }
 
 /** The closed stretches between `from` and `to`: nights, and days off. */
-export function closedSpans(hours: BenchHours, from: number, to: number): Span[] {
+export function closedSpans(clock: BenchClock, from: number, to: number): Span[] {
   const closed: Span[] = [];
   let at = from;
-  for (const span of benchSpans(hours, from, to)) {
+  for (const span of benchSpans(clock, from, to)) {
     if (span.from > at) closed.push({ from: at, to: span.from });
     at = Math.max(at, span.to);
   }

@@ -1,5 +1,5 @@
 import { InputError } from '../numeric';
-import { benchSpans, HOUR_MS, isWithin, MINUTE_MS, type BenchHours, type Span } from './benchHours';
+import { benchSpans, HOUR_MS, isWithin, MINUTE_MS, type BenchClock, type Span } from './benchHours';
 
 /** When somebody must be there: the whole step, only its start, or nobody. */
 export type Attendance = 'whole' | 'start' | 'none';
@@ -108,11 +108,12 @@ export function countBack(
   steps: readonly WorkStep[],
   burnoutH: number,
   moments: readonly KilnMoment[],
-  hours: BenchHours,
+  clock: BenchClock,
 ): CountBack {
-  if (hours.length !== 7) throw new InputError('hours', 'seven days', hours.length);
+  const days = clock.hours.length;
+  if (days !== 7) throw new InputError('hours', 'seven days', days);
   const kilnIn = zero - burnoutH * HOUR_MS;
-  const spans = benchSpans(hours, kilnIn - REACH_MS, zero + REACH_MS);
+  const spans = benchSpans(clock, kilnIn - REACH_MS, zero + REACH_MS);
   const conflicts = handsOn(zero, burnoutH, moments).filter((m) => !isWithin(spans, m.at));
   const placed = placeSteps(steps, kilnIn, spans);
   return {
@@ -138,10 +139,10 @@ export function earliestZero(
   steps: readonly WorkStep[],
   burnoutH: number,
   moments: readonly KilnMoment[],
-  hours: BenchHours,
+  clock: BenchClock,
 ): number | null {
   const from = Math.ceil((now + burnoutH * HOUR_MS) / EARLIEST_STEP_MS) * EARLIEST_STEP_MS;
-  const spans = benchSpans(hours, now, from + EARLIEST_REACH_MS);
+  const spans = benchSpans(clock, now, from + EARLIEST_REACH_MS);
   for (let zero = from; zero <= from + EARLIEST_REACH_MS; zero += EARLIEST_STEP_MS) {
     if (!handsOn(zero, burnoutH, moments).every((m) => isWithin(spans, m.at))) continue;
     const placed = placeSteps(steps, zero - burnoutH * HOUR_MS, spans);

@@ -5,6 +5,7 @@ export {
   isWithin,
   MINUTE_MS,
   type BenchDay,
+  type BenchClock,
   type BenchHours,
   type Span,
 } from './benchHours';

@@ -8,6 +8,7 @@ import {
   earliestZero,
   HOUR_MS,
   isWithin,
+  type BenchClock,
   type BenchHours,
   type WorkStep,
 } from './index';
@@ -15,6 +16,8 @@ import {
 const day = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 /** Open 8 to 18, closed on Sundays. */
 const HOURS: BenchHours = [{ ...day, open: false }, day, day, day, day, day, day];
+/** On the clock of where this runs. */
+const CLOCK: BenchClock = { hours: HOURS, timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone };
 /** Local time; 2 November 2026 is a Monday. */
 const at = (dayOfMonth: number, hour: number, minute = 0): number =>
   new Date(2026, 10, dayOfMonth, hour, minute).getTime();
@@ -30,13 +33,13 @@ const TURN = [{ atH: 2, what: 'turn' }];
 
 describe('bench hours', () => {
   it('are open spans that leave nights and Sundays closed', () => {
-    const spans = benchSpans(HOURS, at(6, 12), at(9, 12));
+    const spans = benchSpans(CLOCK, at(6, 12), at(9, 12));
     expect(spans.map((s) => [new Date(s.from).getDay(), new Date(s.to).getHours()])).toEqual([
       [5, 18],
       [6, 18],
       [1, 18],
     ]);
-    expect(closedSpans(HOURS, at(6, 12), at(9, 12))).toEqual([
+    expect(closedSpans(CLOCK, at(6, 12), at(9, 12))).toEqual([
       { from: at(6, 18), to: at(7, 8) },
       { from: at(7, 18), to: at(9, 8) },
     ]);
@@ -45,7 +48,7 @@ describe('bench hours', () => {
 
 describe('counting back', () => {
   it('places every step as late as bench hours allow', () => {
-    const back = countBack(at(5, 9, 15), STEPS, 19, TURN, HOURS);
+    const back = countBack(at(5, 9, 15), STEPS, 19, TURN, CLOCK);
     expect(back.kilnIn).toBe(at(4, 14, 15));
     const starts = Object.fromEntries(back.steps.map((s) => [s.key, s.from]));
     expect(starts).toEqual({
@@ -60,7 +63,7 @@ describe('counting back', () => {
   });
 
   it('names what falls when the bench is closed, and the nearest hour that mends it', () => {
-    const back = countBack(at(5, 15), STEPS, 19, TURN, HOURS);
+    const back = countBack(at(5, 15), STEPS, 19, TURN, CLOCK);
     expect(back.conflicts.map((c) => [c.what, c.at])).toEqual([
       ['Kiln in', at(4, 20)],
       ['turn', at(4, 22)],
@@ -70,7 +73,7 @@ describe('counting back', () => {
 
   it('says when no hour within reach mends it', () => {
     const closed = HOURS.map((d) => ({ ...d, open: false }));
-    const back = countBack(at(5, 9), STEPS, 19, TURN, closed);
+    const back = countBack(at(5, 9), STEPS, 19, TURN, { ...CLOCK, hours: closed });
     expect(back.conflicts).toHaveLength(3);
     expect(back.civilZero).toBeNull();
     expect(back.steps.filter((s) => s.outside).map((s) => s.key)).toEqual([
@@ -94,8 +97,8 @@ describe('counting back', () => {
             hours: h,
             attendance: i % 2 ? 'whole' : 'start',
           }));
-          const back = countBack(zero, steps, 18, [], HOURS);
-          const spans = benchSpans(HOURS, zero - 30 * 24 * HOUR_MS, zero);
+          const back = countBack(zero, steps, 18, [], CLOCK);
+          const spans = benchSpans(CLOCK, zero - 30 * 24 * HOUR_MS, zero);
           back.steps.forEach((step, i) => {
             expect(step.to).toBeLessThanOrEqual((back.steps[i + 1]?.from ?? back.kilnIn) + 1e-3);
             expect(step.outside || isWithin(spans, step.from)).toBe(true);
@@ -108,24 +111,20 @@ describe('counting back', () => {
 
   it('finds the earliest pour that lies ahead', () => {
     const now = at(3, 9);
-    const zero = earliestZero(now, STEPS, 19, TURN, HOURS)!;
-    const back = countBack(zero, STEPS, 19, TURN, HOURS);
+    const zero = earliestZero(now, STEPS, 19, TURN, CLOCK)!;
+    const back = countBack(zero, STEPS, 19, TURN, CLOCK);
     expect(back.conflicts).toEqual([]);
     expect(back.start).toBeGreaterThanOrEqual(now);
-    const sooner = countBack(zero - HOUR_MS / 4, STEPS, 19, TURN, HOURS);
+    const sooner = countBack(zero - HOUR_MS / 4, STEPS, 19, TURN, CLOCK);
     expect(sooner.start < now || sooner.conflicts.length > 0).toBe(true);
     expect(
-      earliestZero(
-        now,
-        STEPS,
-        19,
-        TURN,
-        HOURS.map((d) => ({ ...d, open: false })),
-      ),
+      earliestZero(now, STEPS, 19, TURN, { ...CLOCK, hours: HOURS.map((d) => ({ ...d, open: false })) }),
     ).toBeNull();
   });
 
   it('refuses a week that is not seven days', () => {
-    expect(() => countBack(at(5, 9), STEPS, 19, TURN, HOURS.slice(1))).toThrow(InputError);
+    expect(() => countBack(at(5, 9), STEPS, 19, TURN, { ...CLOCK, hours: HOURS.slice(1) })).toThrow(
+      InputError,
+    );
   });
 });

@@ -48,13 +48,16 @@ export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: 
     ],
   );
   const kept = await findPattern(db, pattern.id);
-  if (inserted.rows.length === 0 && !isSame(kept, pattern)) throw new Refusal('ID_TAKEN', { what: 'pattern' });
+  if (inserted.rows.length === 0 && !isSame(kept, pattern))
+    throw new Refusal('ID_TAKEN', { what: 'pattern' });
   return kept;
 }
 
 /** Name, note and class may have been changed since; the bytes and their reading may not. */
 const isSame = (kept: Pattern, sent: NewPattern): boolean =>
-  kept.fileHash === sent.fileHash && kept.measure.unitMm === sent.measure.unitMm && kept.formerId === sent.formerId;
+  kept.fileHash === sent.fileHash &&
+  kept.measure.unitMm === sent.measure.unitMm &&
+  kept.formerId === sent.formerId;
 
 export async function findPattern(db: Queryable, id: string): Promise<Pattern> {
   const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pattern WHERE id = $1`, [id]);

@@ -83,7 +83,10 @@ export async function searchPours(
 
 /** One pour; locked for a change that follows, where `forChange`. Refuses one that does not read. */
 export async function findPour(db: Queryable, id: string, forChange = false): Promise<Pour> {
-  const { rows } = await db.query<Row>(`SELECT ${COLUMNS} FROM pour p WHERE id = $1${forChange ? ' FOR UPDATE' : ''}`, [id]);
+  const { rows } = await db.query<Row>(
+    `SELECT ${COLUMNS} FROM pour p WHERE id = $1${forChange ? ' FOR UPDATE' : ''}`,
+    [id],
+  );
   if (!rows[0]) throw new Refusal('NOT_FOUND', { what: 'pour' });
   const found = readOne(rows[0], STORED);
   if ('unread' in found) throw new Refusal('UNREADABLE', { sentence: unreadSentence(found.unread) });

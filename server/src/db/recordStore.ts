@@ -54,7 +54,10 @@ export async function keepRecord<K extends RecordKind>(
 ): Promise<BenchRecord<K>> {
   const record = parseOrRefuse(BENCH_RECORD_SCHEMAS[kind], given);
   const { id, ...doc } = record;
-  const { rows: had } = await db.query<Row>('SELECT id, kind, doc FROM bench_record WHERE id = $1 FOR UPDATE', [id]);
+  const { rows: had } = await db.query<Row>(
+    'SELECT id, kind, doc FROM bench_record WHERE id = $1 FOR UPDATE',
+    [id],
+  );
   if (had[0] && had[0].kind !== kind) throw new Refusal('ID_TAKEN', { what: 'record' });
   const before = had[0] && readOne(had[0], stored(kind));
   refuseNewFaults(

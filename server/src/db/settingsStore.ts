@@ -1,4 +1,10 @@
-import { DEFAULT_SETTINGS, settingsSchema, whyUnread, type Settings, type Unread } from '@zero-pour/contracts';
+import {
+  DEFAULT_SETTINGS,
+  settingsSchema,
+  whyUnread,
+  type Settings,
+  type Unread,
+} from '@zero-pour/contracts';
 import type { Queryable } from './database';
 
 /** A shop that never said where it is takes the clock of the machine that keeps it. */
@@ -12,7 +18,12 @@ export async function readSettings(db: Queryable): Promise<{ settings: Settings;
   // Written before shops had a clock of their own: the field is filled in.
   const result = settingsSchema.safeParse({ timeZone: usual.timeZone, ...rows[0].data });
   if (result.success) return { settings: result.data, unread: [] };
-  const unread: Unread = { kind: 'settings', id: null, name: 'The shop’s settings', why: whyUnread(result.error) };
+  const unread: Unread = {
+    kind: 'settings',
+    id: null,
+    name: 'The shop’s settings',
+    why: whyUnread(result.error),
+  };
   return { settings: usual, unread: [unread] };
 }
 

@@ -7,7 +7,9 @@ const DEPTH_MAX = 40;
 /** Why a text cannot be kept as JSON in a database, or null. */
 function whyNot(text: string): string | null {
   if (text.includes('\u0000')) return 'it holds a NUL character, which cannot be kept';
-  return /\p{Surrogate}/u.test(text) ? 'it holds half a character, which cannot be kept: type it again' : null;
+  return /\p{Surrogate}/u.test(text)
+    ? 'it holds half a character, which cannot be kept: type it again'
+    : null;
 }
 
 /** Refuses texts that no database keeps, wherever they stand, and nesting that no document has. */

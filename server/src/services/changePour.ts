@@ -43,34 +43,53 @@ async function tryChanges(
   }
 }
 
+/** What is kept so far, and what was refused, in the order in which it was made. */
+interface Judgement {
+  doc: PourDoc;
+  kept: FieldChange[];
+  refused: RefusedChange[];
+}
+
+/** Keeps what can be kept of the changes, in their order: all together, or else either half by itself. */
+async function judge(tx: Queryable, id: string, doc: PourDoc, changes: FieldChange[]): Promise<Judgement> {
+  const judged = await tryChanges(tx, id, doc, changes);
+  if ('kept' in judged) return { doc: judged.kept, kept: changes, refused: [] };
+  const { code, message } = judged.refusal;
+  if (changes.length === 1)
+    return { doc, kept: [], refused: [{ change: changes[0]!, code, sentence: message }] };
+  const half = changes.length >> 1;
+  const first = await judge(tx, id, doc, changes.slice(0, half));
+  const second = await judge(tx, id, first.doc, changes.slice(half));
+  return {
+    doc: second.doc,
+    kept: [...first.kept, ...second.kept],
+    refused: [...first.refused, ...second.refused],
+  };
+}
+
 /**
- * Judges changes one by one, and again as long as that gets further: one may only make sense after another. A refused
- * one is not tried over a later one that was kept and meets its path.
+ * Judges until it gets no further: a change may only make sense after another. A refused one is not tried again over one
+ * that was kept and meets its path, since that is the newer.
  */
-async function judgeEach(
+async function judgeAll(
   tx: Queryable,
   id: string,
-  given: PourDoc,
-  changes: readonly FieldChange[],
+  doc: PourDoc,
+  changes: FieldChange[],
 ): Promise<RefusedChange[]> {
-  let doc = given;
-  let left: RefusedChange[] = changes.map((change) => ({ change, code: '', sentence: '' }));
-  for (let before = Infinity; left.length > 0 && left.length < before; ) {
-    before = left.length;
-    const still: RefusedChange[] = [];
-    const kept: FieldChange[] = [];
-    for (const { change, code, sentence } of left) {
-      const overtaken = code !== '' && kept.some(({ path }) => pathsMeet(path, change.path));
-      const judged = overtaken ? null : await tryChanges(tx, id, doc, [change]);
-      if (judged && 'kept' in judged) {
-        doc = judged.kept;
-        kept.push(change);
-      } else if (judged) still.push({ change, code: judged.refusal.code, sentence: judged.refusal.message });
-      else still.push({ change, code, sentence });
-    }
-    left = still;
+  let judged = await judge(tx, id, doc, changes);
+  const { kept } = judged;
+  const overtaken: RefusedChange[] = [];
+  for (;;) {
+    const isOvertaken = ({ change }: RefusedChange): boolean =>
+      kept.some(({ path }) => pathsMeet(path, change.path));
+    overtaken.push(...judged.refused.filter(isOvertaken));
+    const again = judged.refused.flatMap((refused) => (isOvertaken(refused) ? [] : refused.change));
+    if (again.length === 0) return overtaken;
+    judged = await judge(tx, id, judged.doc, again);
+    if (judged.kept.length === 0) return [...overtaken, ...judged.refused];
+    kept.push(...judged.kept);
   }
-  return left;
 }
 
 /**
@@ -85,8 +104,7 @@ export async function changePour(
 ): Promise<ChangedPour> {
   return db.transaction(async (tx) => {
     const { doc } = await findPour(tx, id, true);
-    const together = await tryChanges(tx, id, doc, changes);
-    const refused = 'kept' in together ? [] : await judgeEach(tx, id, doc, changes);
+    const refused = await judgeAll(tx, id, doc, [...changes]);
     return { pour: await findPour(tx, id), refused };
   });
 }

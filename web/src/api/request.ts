@@ -77,7 +77,8 @@ export async function request<T>(
   }
   const response = await send(path, init);
   const parsed = schema.safeParse(await response.json().catch(() => null));
-  if (!parsed.success) throw outage(`The answer of Zero Pour cannot be read here: reload the page. ${KEPT_HERE}`);
+  if (!parsed.success)
+    throw outage(`The answer of Zero Pour cannot be read here: reload the page. ${KEPT_HERE}`);
   return parsed.data;
 }
 

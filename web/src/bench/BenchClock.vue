@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { addMinutes, format } from 'date-fns';
+import { MINUTE_MS } from '@zero-pour/core';
+import { clockTime } from '../time/shopClock';
 import { computed } from 'vue';
 import { formatStopwatch } from '../time/formatMoment';
 
@@ -17,8 +18,8 @@ const usedShare = computed(() => Math.min(100, (usedMs.value / workingMs.value) 
     <div class="num under">
       <span>{{ formatStopwatch(usedMs) }} of {{ formatStopwatch(workingMs) }} working time</span
       ><span>
-        powder in at {{ format(from, 'HH:mm:ss') }} · gloss-off about
-        {{ format(addMinutes(from, workingMin), 'HH:mm') }}</span
+        powder in at {{ clockTime(from, 'HH:mm:ss') }} · gloss-off about
+        {{ clockTime(from + workingMin * MINUTE_MS, 'HH:mm') }}</span
       >
     </div>
   </div>

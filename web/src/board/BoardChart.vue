@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { closedSpans, STAGES, type BenchHours } from '@zero-pour/core';
+import { closedSpans, STAGES, type BenchClock } from '@zero-pour/core';
 import { valueOf, type Block, type BoardRow } from '@zero-pour/plan';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
-import { format } from 'date-fns';
+import { clockTime } from '../time/shopClock';
 import BenchRows from './BenchRows.vue';
 import { burnoutProfile } from './burnoutProfile';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
-const props = defineProps<{ rows: readonly BoardRow[]; now: number; benchHours: BenchHours }>();
+const props = defineProps<{ rows: readonly BoardRow[]; now: number; bench: BenchClock }>();
 const emit = defineEmits<{ open: [row: BoardRow] }>();
 
 const HEAD = 62;
@@ -26,7 +26,7 @@ const stretch = computed(() => boardStretch(props.rows, props.now, narrow.value)
 const axis = computed(() =>
   timeAxis(stretch.value.from, stretch.value.to, labelWidth.value, width.value - 8),
 );
-const nights = computed(() => closedSpans(props.benchHours, stretch.value.from, stretch.value.to));
+const nights = computed(() => closedSpans(props.bench, stretch.value.from, stretch.value.to));
 const benchTop = computed(() => HEAD + timed.value.length * ROW);
 const height = computed(() => benchTop.value + 176);
 
@@ -193,7 +193,7 @@ const fits = (text: string, px: number): string =>
       </g>
       <BenchRows :rows="timed" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
       <line :x1="axis.x(now)" :x2="axis.x(now)" y1="34" :y2="benchTop" stroke="#24211d" stroke-width="1.5" />
-      <text :x="axis.x(now) + 5" y="60" class="now">{{ format(now, 'HH:mm') }}</text>
+      <text :x="axis.x(now) + 5" y="60" class="now">{{ clockTime(now, 'HH:mm') }}</text>
     </svg>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase } from '@zero-pour/core';
 import { boardConflicts, type BoardConflict, type BoardRow, type HandsOnEntry } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
@@ -11,7 +12,9 @@ import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
+import { browserZone, shopZone } from '../time/shopClock';
 import { formatDay, formatLeft, formatMoment } from '../time/formatMoment';
+import UnreadLines from '../components/UnreadLines.vue';
 import BoardChart from './BoardChart.vue';
 import EmptyShop from './EmptyShop.vue';
 
@@ -56,13 +59,15 @@ function move(conflict: BoardConflict): void {
 
 <template>
   <div class="page board">
-    <EmptyShop v-if="shop.isEmpty && rows.length === 0" class="empty" />
+    <UnreadLines :unread="shop.unread" class="empty" />
+    <EmptyShop v-if="shop.isEmpty && rows.length === 0 && shop.unread.length === 0" class="empty" />
     <template v-else>
       <section>
         <div class="page-head">
           <h1>Counting back from zero</h1>
           <span class="mute"
-            >{{ formatDay(now) }}{{ shop.settings.shopName ? ` · ${shop.settings.shopName}` : '' }}</span
+            >{{ formatDay(now) }}{{ shop.settings.shopName ? ` · ${shop.settings.shopName}` : ''
+            }}{{ shopZone === browserZone() ? '' : ` · times of ${shopZone}` }}</span
           >
           <span class="spacer" />
           <button type="button" class="text-button sums" @click="quickSumsOpen = true">
@@ -74,7 +79,7 @@ function move(conflict: BoardConflict): void {
           v-if="rows.length > 0"
           :rows="rows"
           :now="now"
-          :bench-hours="shop.settings.benchHours"
+          :bench="benchClock(shop.settings)"
           @open="open"
         />
         <p v-else class="sheet nothing">

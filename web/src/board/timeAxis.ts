@@ -1,5 +1,6 @@
 import { HOUR_MS } from '@zero-pour/core';
-import { addDays, format, startOfDay } from 'date-fns';
+import { addDays, startOfDay } from 'date-fns';
+import { clockTime, shopDate } from '../time/shopClock';
 import type { BoardRow } from '@zero-pour/plan';
 
 /** A stretch of time laid along a width in pixels. */
@@ -48,8 +49,8 @@ export interface DayMark {
 /** Midnights in the stretch, named. */
 export function dayMarks({ from, to }: { from: number; to: number }): DayMark[] {
   const marks: DayMark[] = [];
-  for (let day = addDays(startOfDay(from), 1); day.getTime() < to; day = addDays(day, 1)) {
-    marks.push({ at: day.getTime(), label: format(day, 'EEE d MMM') });
+  for (let day = addDays(startOfDay(shopDate(from)), 1); day.getTime() < to; day = addDays(day, 1)) {
+    marks.push({ at: day.getTime(), label: clockTime(day.getTime(), 'EEE d MMM') });
   }
   return marks;
 }
@@ -58,9 +59,9 @@ export function dayMarks({ from, to }: { from: number; to: number }): DayMark[] 
 export function hourMarks({ from, to }: { from: number; to: number }, widthPx: number): DayMark[] {
   const step = widthPx / ((to - from) / HOUR_MS) > 7 ? 6 : 12;
   const marks: DayMark[] = [];
-  for (let day = startOfDay(from); day.getTime() < to; day = addDays(day, 1)) {
+  for (let day = startOfDay(shopDate(from)); day.getTime() < to; day = addDays(day, 1)) {
     for (let hour = step; hour < 24; hour += step) {
-      const at = new Date(day).setHours(hour);
+      const at = shopDate(day.getTime()).setHours(hour);
       if (at > from && at < to) marks.push({ at, label: String(hour).padStart(2, '0') });
     }
   }

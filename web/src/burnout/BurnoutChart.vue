@@ -5,25 +5,25 @@ import {
   formatQuantity,
   HOUR_MS,
   shownUnit,
-  type BenchHours,
+  type BenchClock,
   type ProgrammeCurve,
 } from '@zero-pour/core';
 import type { TimePlan } from '@zero-pour/plan';
-import { format } from 'date-fns';
+import { clockTime } from '../time/shopClock';
 import { computed, useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
 import { usePlot } from '../chart/usePlot';
 
 /** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
-const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; benchHours: BenchHours }>();
+const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; bench: BenchClock }>();
 const units = useUnits();
 const box = useTemplateRef<HTMLElement>('box');
 
 const degrees = computed(() => shownUnit('degC', units.choice));
 const shown = (tempC: number): number => tempC * degrees.value.factor + degrees.value.offset;
 /** Local wall time without a zone: the chart draws what it is given. */
-const wall = (at: number): string => format(at, 'yyyy-MM-dd HH:mm:ss');
+const wall = (at: number): string => clockTime(at, 'yyyy-MM-dd HH:mm:ss');
 const xOf = (h: number): string | number => (props.times ? wall(props.times.kilnIn + h * HOUR_MS) : h);
 const zeroH = computed(() =>
   props.times ? (props.times.zero - props.times.kilnIn) / HOUR_MS : props.curve.totalH,
@@ -64,7 +64,7 @@ const hands = computed(() => [{ atH: 0, what: 'Kiln in' }, ...props.curve.segmen
 function closedShapes(): Partial<Layout>['shapes'] {
   const { times } = props;
   if (!times) return [];
-  return closedSpans(props.benchHours, times.kilnIn, Math.max(times.zero, times.kilnEnds) + HOUR_MS).map(
+  return closedSpans(props.bench, times.kilnIn, Math.max(times.zero, times.kilnEnds) + HOUR_MS).map(
     (span) => ({
       type: 'rect',
       layer: 'below',
@@ -135,7 +135,7 @@ const layout = computed<Partial<Layout>>(() => {
         yanchor: 'bottom',
         xanchor: 'right',
         showarrow: false,
-        text: props.times ? `<b>zero ${format(props.times.zero, 'EEE HH:mm')}</b>` : '<b>zero</b>',
+        text: props.times ? `<b>zero ${clockTime(props.times.zero, 'EEE HH:mm')}</b>` : '<b>zero</b>',
         font: { color: '#B5410F', size: 14 },
       },
       ...props.curve.segments.map((s) => ({

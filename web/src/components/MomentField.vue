@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
+import { clockTime } from '../time/shopClock';
 import { computed, ref, watch } from 'vue';
 import { useSlowNow } from '../state/clock';
 import { formatAway } from '../time/formatMoment';
@@ -13,7 +13,7 @@ const text = ref('');
 const focused = ref(false);
 const problem = ref('');
 
-const full = (at: number): string => format(at, 'EEE d MMM yyyy HH:mm');
+const full = (at: number): string => clockTime(at, 'EEE d MMM yyyy HH:mm');
 const shown = computed(() => (props.modelValue === undefined ? '' : full(Date.parse(props.modelValue))));
 watch(
   shown,

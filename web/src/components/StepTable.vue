@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { StepRecord } from '@zero-pour/contracts';
 import { LOOK_WORDS, type Look } from '@zero-pour/core';
-import { format } from 'date-fns';
+import { clockTime } from '../time/shopClock';
 import { isLeft, timeWords, type TimedStep } from '../bench/timedSteps';
 import { useQuickNow } from '../state/clock';
 import { formatStopwatch } from '../time/formatMoment';
@@ -26,7 +26,7 @@ const spent = (step: TimedStep): string => {
   const { startedAt, doneAt, skipped } = step.record ?? {};
   if (skipped) return 'left out';
   if (!doneAt) return '';
-  const at = format(Date.parse(doneAt), 'HH:mm');
+  const at = clockTime(Date.parse(doneAt), 'HH:mm');
   return startedAt ? `${at}, took ${formatStopwatch(Date.parse(doneAt) - Date.parse(startedAt))}` : at;
 };
 </script>

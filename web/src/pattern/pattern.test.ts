@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { answerJson } from '../testing/answers';
 import type { Pattern } from '@zero-pour/contracts';
 import { ANALYSIS_VERSION, type Finding } from '@zero-pour/core';
 import { flushPromises } from '@vue/test-utils';
@@ -153,7 +154,7 @@ describe('analyses', () => {
   it('that are kept are taken as they are, and asked for once', async () => {
     const measure = { format: 'obj', unitMm: 1, triangles: 12, vertices: 8, closed: false, openEdges: 3, crowdedEdges: 0, turnedEdges: 0, degenerate: 0, shells: 1, inwardShells: 0, reversed: false, sizeMm: [1, 1, 1], areaMm2: 6, volumeMm3: 1, volumePlusMinusMm3: 0.1, bodySumMm3: 1, overlapMm3: 0, supportPointsMm: [0, 0, 0] }; // prettier-ignore
     const kept = { version: ANALYSIS_VERSION, measure, result: { status: 'too open', openShare: 0.4 } };
-    answers = [() => Response.json({ kept })];
+    answers = [() => answerJson({ kept })];
     const analyses = useAnalyses();
     expect(analyses.of(pattern).status).toBe('asking');
     await Promise.all([analyses.ensure(pattern), analyses.look(pattern)]);
@@ -165,7 +166,7 @@ describe('analyses', () => {
     const analyses = useAnalyses();
     await analyses.look(pattern);
     expect(analyses.of(pattern)).toMatchObject({ status: 'failed' });
-    answers = [() => Response.json({ kept: null })];
+    answers = [() => answerJson({ kept: null })];
     await analyses.look(pattern);
     expect(analyses.of(pattern).status).toBe('unread');
   });

@@ -5,6 +5,8 @@ import { computed, defineAsyncComponent, watchEffect, type Component } from 'vue
 import { useRouter } from 'vue-router';
 import { usePours } from '../state/pourStore';
 import { providePour } from '../state/usePour';
+import NotKeptLines from '../shell/NotKeptLines.vue';
+import { useNotKept } from '../state/notKept';
 import SprueStepper from './SprueStepper.vue';
 import TicketPanel from './TicketPanel.vue';
 import BriefStage from './stages/BriefStage.vue';
@@ -12,6 +14,7 @@ import BriefStage from './stages/BriefStage.vue';
 const props = defineProps<{ id: string; stage: StageKey | undefined }>();
 const router = useRouter();
 const pours = usePours();
+const notKept = useNotKept();
 const { pour, plan } = providePour(() => props.id);
 
 const STAGE_VIEWS: Record<StageKey, Component> = {
@@ -30,6 +33,8 @@ const STAGE_VIEWS: Record<StageKey, Component> = {
 };
 
 const shown = computed<StageKey>(() => props.stage ?? plan.value.current);
+/** What was typed at this stage and refused. */
+const refused = computed(() => notKept.ofStage(props.id, shown.value));
 const name = computed(() => STAGES.find((s) => s.key === shown.value)?.name ?? '');
 const goTo = (stage: StageKey): void => void router.push(`/pours/${props.id}/${stage}`);
 
@@ -55,6 +60,7 @@ const SAVED = {
         This pour was put aside.
         <button type="button" class="text-button" @click="pours.discard(pour.id, false)">Take it back</button>
       </p>
+      <NotKeptLines v-if="refused.length > 0" :entries="refused" />
       <component :is="STAGE_VIEWS[shown]" @go-to="goTo" />
     </section>
     <TicketPanel :pour="pour" :plan="plan" @go-to="goTo" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { addMinutes, format } from 'date-fns';
+import { MINUTE_MS } from '@zero-pour/core';
+import { clockTime } from '../time/shopClock';
 import { computed } from 'vue';
 import { useQuickNow } from '../state/clock';
 import { formatStopwatch } from '../time/formatMoment';
@@ -12,7 +13,7 @@ const now = useQuickNow();
 const elapsedMs = computed(() => (props.powderInAt ? now.value.getTime() - Date.parse(props.powderInAt) : 0));
 const share = computed(() => Math.min(100, (elapsedMs.value / 60_000 / props.workingMin) * 100));
 const glossOff = computed(() =>
-  props.powderInAt ? format(addMinutes(Date.parse(props.powderInAt), props.workingMin), 'HH:mm:ss') : '',
+  props.powderInAt ? clockTime(Date.parse(props.powderInAt) + props.workingMin * MINUTE_MS, 'HH:mm:ss') : '',
 );
 </script>
 
@@ -20,7 +21,7 @@ const glossOff = computed(() =>
   <div>
     <template v-if="powderInAt">
       <p class="num line">
-        <span>powder in at {{ format(Date.parse(powderInAt), 'HH:mm:ss') }}</span>
+        <span>powder in at {{ clockTime(Date.parse(powderInAt), 'HH:mm:ss') }}</span>
         <span v-if="!done && share < 100"
           ><b>{{ formatStopwatch(elapsedMs) }}</b> of {{ formatStopwatch(workingMin * 60000) }}</span
         >

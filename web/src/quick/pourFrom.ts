@@ -1,3 +1,4 @@
+import { shopDate } from '../time/shopClock';
 import { emptyPourDoc, FIRST_SIZE, type PourDoc } from '@zero-pour/contracts';
 import { ringSizesNear, type QuickSum } from '@zero-pour/core';
 import type { Shop } from '@zero-pour/plan';
@@ -46,10 +47,10 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
       return doc;
     }
     case 'pour time': {
-      const zero = new Date(now);
+      const zero = shopDate(now.getTime());
       zero.setHours(0, Math.round(sum.startMin + sum.hours * 60), 0, 0);
       if (zero <= now) zero.setDate(zero.getDate() + 1);
-      doc.brief.zeroAt = zero.toISOString();
+      doc.brief.zeroAt = new Date(zero.getTime()).toISOString();
       return doc;
     }
     case 'units':

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { pourListSchema, repeatPourDoc, type Pour } from '@zero-pour/contracts';
+import { pourListSchema, repeatPourDoc, type Pour, type Unread } from '@zero-pour/contracts';
 import { countOutcomes, FLAW_KINDS, formatQuantity, type FlawKind } from '@zero-pour/core';
 import { numberCastings, planPour, pourTitle, valueOf } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
+import UnreadLines from '../components/UnreadLines.vue';
 import { useNewPour } from '../pour/useNewPour';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
@@ -23,6 +24,7 @@ const text = shallowRef('');
 const alloyId = shallowRef<string | null>(null);
 const flaw = shallowRef<FlawKind | null>(null);
 const pours = shallowRef<Pour[]>([]);
+const unread = shallowRef<Unread[]>([]);
 const total = shallowRef(0);
 const asked = shallowRef(false);
 
@@ -33,6 +35,7 @@ async function fetchPours(offset: number): Promise<void> {
   try {
     const found = await request(pourListSchema, 'GET', `/pours?${query}`);
     pours.value = offset === 0 ? found.pours : [...pours.value, ...found.pours];
+    unread.value = offset === 0 ? found.unread : [...unread.value, ...found.unread];
     total.value = found.total;
     asked.value = true;
   } catch (error) {
@@ -105,6 +108,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       />
       <v-select v-model="flaw" label="With this flaw" clearable :items="[...FLAW_KINDS]" />
     </div>
+    <UnreadLines :unread="unread" />
     <div class="scroll-x">
       <table v-if="rows.length > 0" class="plain pours">
         <thead>
@@ -157,14 +161,17 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
         </tbody>
       </table>
     </div>
-    <p v-if="asked && rows.length === 0" class="sheet nothing">
+    <p v-if="asked && rows.length === 0 && unread.length === 0" class="sheet nothing">
       <template v-if="isFiltered"
         >No pour matches. Take a word away, or choose another metal or flaw.</template
       >
       <template v-else>Nothing is recorded yet. Your first pour comes here when its result is in.</template>
     </p>
-    <v-btn v-if="rows.length < total" class="mt-4" @click="fetchPours(rows.length)"
-      >{{ total - rows.length }} more</v-btn
+    <v-btn
+      v-if="rows.length + unread.length < total"
+      class="mt-4"
+      @click="fetchPours(rows.length + unread.length)"
+      >{{ total - rows.length - unread.length }} more</v-btn
     >
   </div>
 </template>

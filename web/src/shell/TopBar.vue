@@ -4,11 +4,13 @@ import { kilnStates } from '@zero-pour/plan';
 import { computed, defineAsyncComponent } from 'vue';
 import { useSlowNow } from '../state/clock';
 import { useBoard } from '../state/boardStore';
+import { useNotKept } from '../state/notKept';
 import { useUnits } from '../state/unitStore';
 import { heatColour } from '../theme/heat';
 import { formatLeft } from '../time/formatMoment';
 
-const emit = defineEmits<{ find: []; keys: [] }>();
+const emit = defineEmits<{ find: []; keys: []; notKept: [] }>();
+const notKept = useNotKept();
 const PAGES = [
   { to: '/', name: 'Board', also: 'pour' },
   { to: '/patterns', name: 'Patterns', also: 'patterns' },
@@ -56,6 +58,9 @@ const next = computed(() => board.next[0]);
       <span class="next">{{ formatPhrase(next.what, units.choice) }}</span>
       <b>{{ formatLeft(next.at, now) }}</b>
     </router-link>
+    <button v-if="notKept.entries.length > 0" type="button" class="chip refused" @click="emit('notKept')">
+      <b>{{ notKept.entries.length }}</b> not kept
+    </button>
     <UnitSwitch />
     <button type="button" class="chip" @click="emit('find')"><kbd>/</kbd> find</button>
     <button type="button" class="chip keys" aria-label="Keys" @click="emit('keys')"><kbd>?</kbd></button>
@@ -117,6 +122,11 @@ button.chip {
 }
 .chip b {
   font-family: var(--mono);
+}
+button.refused {
+  background: var(--oxide);
+  border-color: var(--oxide);
+  color: var(--paper);
 }
 .next {
   max-width: 140px;

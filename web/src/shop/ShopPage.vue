@@ -41,7 +41,7 @@ const kind = computed<Kind | 'settings'>(() =>
 const tab = computed(() => TABS.find((t) => t.kind === kind.value));
 const list = computed<ShopItem<Kind>[]>(() => (kind.value === 'settings' ? [] : shop.lists[kind.value]));
 const stored = computed(() => list.value.find((i) => i.id === props.id) ?? list.value[0]);
-const { item, unsaved, change } = useItemEdit<Kind>(
+const { item, standing, change } = useItemEdit<Kind>(
   () => kind.value as Kind,
   () => stored.value,
 );
@@ -129,7 +129,7 @@ const remove = (gone: ShopItem<Kind>): Promise<void> =>
         <div class="page-head">
           <h1>{{ item.name }}</h1>
           <span class="spacer" />
-          <span class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+          <span class="mute" role="status">{{ standing }}</span>
           <button
             v-if="kind === 'printer'"
             type="button"

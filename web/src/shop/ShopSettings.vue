@@ -1,27 +1,30 @@
 <script setup lang="ts">
 import type { Settings } from '@zero-pour/contracts';
-import { useDebounceFn } from '@vueuse/core';
-import { shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
 import CleaningSettings from './CleaningSettings.vue';
+import { useNotKept } from '../state/notKept';
 import { useShop } from '../state/shopStore';
+import { TYPING_PAUSE_MS } from '../state/unsent';
+import { browserZone, clockTime } from '../time/shopClock';
 
 const shop = useShop();
 const notices = useNotices();
-const settings = shallowRef<Settings>(shop.settings);
+const notKept = useNotKept();
+/** What was typed and refused stands here again until it is mended. */
+const refused = computed(() => notKept.thingWith('settings'));
+const settings = shallowRef((refused.value?.value as Settings | undefined) ?? shop.settings);
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 /** The week as it is worked: Monday first, Sunday last. */
 const ORDER = [1, 2, 3, 4, 5, 6, 0];
 
-const keep = useDebounceFn(
-  (changed: Settings) => shop.keepSettings(changed).catch((error: unknown) => notices.wrong(error)),
-  400,
-);
+const ZONES = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
+const here = browserZone();
 function change(fields: Partial<Settings>): void {
   settings.value = { ...settings.value, ...fields };
-  void keep(settings.value);
+  void shop.keepSettings(settings.value, TYPING_PAUSE_MS).catch((error: unknown) => notices.wrong(error));
 }
 type Day = Settings['benchHours'][number];
 const setDay = (index: number, fields: Partial<Day>): void =>
@@ -33,6 +36,7 @@ const setDay = (index: number, fields: Partial<Day>): void =>
 <template>
   <section>
     <h1>Bench hours and the rest</h1>
+    <p v-if="refused" class="tone stop" role="status"><b>Not kept.</b> {{ refused.sentence }}</p>
     <div class="form-grid mt-4">
       <NoteField
         label="Name of the shop"
@@ -56,6 +60,27 @@ const setDay = (index: number, fields: Partial<Day>): void =>
         @update:model-value="(p) => p !== undefined && change({ newMetalPercent: p })"
       />
     </div>
+    <section class="stage-block">
+      <h2>The shop’s clock</h2>
+      <p class="mute mb-3">
+        All times are of this clock, also in a browser that stands elsewhere. It is
+        {{ clockTime(Date.now(), 'EEE HH:mm') }} by it now.
+      </p>
+      <div class="form-grid">
+        <v-autocomplete
+          label="Time zone"
+          :items="ZONES"
+          :model-value="settings.timeZone"
+          @update:model-value="(zone) => zone && change({ timeZone: zone })"
+        />
+      </div>
+      <p v-if="here !== settings.timeZone" class="mt-2">
+        This browser stands in {{ here }}.
+        <button type="button" class="text-button" @click="change({ timeZone: here })">
+          The shop stands there too
+        </button>
+      </p>
+    </section>
     <section class="stage-block">
       <h2>When somebody is at the bench</h2>
       <p class="mute mb-3">

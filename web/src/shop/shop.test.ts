@@ -1,4 +1,7 @@
 // @vitest-environment happy-dom
+import { useNotKept } from '../state/notKept';
+import { knowShop } from '../state/shopKeys';
+import { answerJson, TEST_SHOP } from '../testing/answers';
 import {
   SHOP_ITEM_SCHEMAS,
   SHOP_KINDS,
@@ -118,6 +121,7 @@ describe('editing a thing of the shop', () => {
   beforeEach(() => {
     vi.useFakeTimers();
     setActivePinia(createPinia());
+    knowShop(TEST_SHOP);
     sent.length = 0;
     vi.stubGlobal('fetch', async (_: string, init: RequestInit) => {
       sent.push(JSON.parse(String(init.body)));
@@ -137,28 +141,35 @@ describe('editing a thing of the shop', () => {
     )!;
 
   it('is shown at once and sent once, a moment after the last change', async () => {
-    answer = () => Response.json({ ...flask, heightMm: 90 });
-    const { item, unsaved, change } = edit();
+    answer = () => answerJson({ ...flask, heightMm: 90 });
+    const { item, standing, change } = edit();
     change({ ...flask, heightMm: 9 });
     change({ ...flask, heightMm: 90 });
-    expect([item.value?.heightMm, unsaved.value, sent.length]).toEqual([90, true, 0]);
+    expect([item.value?.heightMm, standing.value, sent.length]).toEqual([90, 'keeping …', 0]);
     await vi.advanceTimersByTimeAsync(600);
     await flushPromises();
     expect(sent).toHaveLength(1);
-    expect([unsaved.value, useShop().lists.flask[0]?.heightMm]).toEqual([false, 90]);
+    expect([standing.value, useShop().lists.flask[0]?.heightMm]).toEqual(['kept', 90]);
   });
 
   it('says why it is refused, and leaves what was typed', async () => {
     answer = () =>
-      Response.json(
+      answerJson(
         { error: { code: 'NAME_TAKEN', sentence: 'There is already a flask with that name.' } },
         { status: 409 },
       );
-    const { item, unsaved, change } = edit();
+    const { item, standing, change } = edit();
     change({ ...flask, name: 'taken' });
     await vi.advanceTimersByTimeAsync(600);
     await flushPromises();
     expect(useNotices().current?.text).toBe('There is already a flask with that name.');
-    expect([item.value?.name, unsaved.value]).toEqual(['taken', true]);
+    const not = 'not kept. There is already a flask with that name.';
+    expect([item.value?.name, standing.value]).toEqual(['taken', not]);
+    // Opened again, as after a reload, it is still there; let go, the form shows what is kept.
+    const again = edit();
+    expect([again.item.value?.name, again.standing.value]).toEqual(['taken', not]);
+    useNotKept().letGo(useNotKept().entries[0]!);
+    await flushPromises();
+    expect([again.item.value?.name, again.standing.value]).toEqual([flask.name, 'kept']);
   });
 });

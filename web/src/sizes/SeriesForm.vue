@@ -13,7 +13,7 @@ import ThingsFields from './ThingsFields.vue';
 const props = defineProps<{ series: SizeSeries }>();
 const emit = defineEmits<{ remove: [series: SizeSeries] }>();
 const records = useRecords();
-const { item, unsaved, change } = useEdited<SizeSeries>(
+const { item, standing, change } = useEdited<SizeSeries>(
   () => props.series,
   () => (changed) => records.keepTyped('sizeSeries', changed),
 );
@@ -38,7 +38,7 @@ function setStage(stage: SizeStage): void {
   <section :aria-label="`Series of ${shown.stage} sizes`">
     <div class="head">
       <h2>Measured {{ STAGE_TITLES[shown.stage] }}</h2>
-      <span class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+      <span class="mute" role="status">{{ standing }}</span>
       <button type="button" class="text-button" @click="emit('remove', shown)">Take this series away</button>
     </div>
     <div class="form-grid">

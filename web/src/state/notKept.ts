@@ -75,6 +75,12 @@ export const useNotKept = defineStore('notKept', () => {
     const left = entries.value.filter((entry) => entry.of !== 'thing' || entry.at !== at);
     if (left.length < entries.value.length) set(left);
   }
+  /** Of one pour's stage, or of all. */
+  const ofStage = (pourId: string, stage: string): RefusedField[] =>
+    entries.value.filter(
+      (entry): entry is RefusedField =>
+        entry.of === 'pour' && entry.pourId === pourId && entry.change.path[0] === stage,
+    );
 
-  return { entries, add, letGo, dealtWith, thingWith, thingDealtWith };
+  return { entries, add, letGo, ofStage, dealtWith, thingWith, thingDealtWith };
 });

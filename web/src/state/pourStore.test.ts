@@ -1,16 +1,26 @@
 // @vitest-environment happy-dom
-import { applyChanges, emptyPourDoc, pourDocSchema, type FieldChange, type Pour } from '@zero-pour/contracts';
+import {
+  applyChanges,
+  CHANGES_MAX,
+  emptyPourDoc,
+  pourDocSchema,
+  type FieldChange,
+  type Pour,
+} from '@zero-pour/contracts';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useNotices } from './notices';
 import { addPending, dropPending, mergeChange, readPending } from './pendingChanges';
+import { answerJson, TEST_SHOP } from '../testing/answers';
+import { useNotKept } from './notKept';
 import { usePours } from './pourStore';
+import { adoptOldEntries, knowShop, shopKey } from './shopKeys';
 
 const ID = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f';
 const moment = '2026-11-24T16:54:00.000Z';
 const NOTE = ['brief', 'note'];
 
-/** A stand-in for the server: one pour, that can be out of reach or refuse. */
+/** A stand-in for the server: one pour, judged change by change; it can be out of reach, refuse, stumble, or be another. */
 class FakeServer {
   pour: Pour = {
     id: ID,
@@ -20,22 +30,29 @@ class FakeServer {
     discarded: false,
     doc: emptyPourDoc(),
   };
-  mode: 'answers' | 'gone' | 'refuses' = 'answers';
+  mode: 'answers' | 'gone' | 'another program' = 'answers';
+  /** Values that it will not have, and those that break something in it. */
+  refuses = new Set<unknown>();
+  stumblesOver = new Set<unknown>();
   received: FieldChange[][] = [];
+  asked = 0;
 
   readonly fetch = async (_: string, init: RequestInit = {}): Promise<Response> => {
+    this.asked++;
     if (this.mode === 'gone') throw new TypeError('no answer');
-    if (init.method === 'PATCH') {
-      if (this.mode === 'refuses')
-        return Response.json(
-          { error: { code: 'BAD_REQUEST', sentence: 'This cannot be kept.' } },
-          { status: 422 },
-        );
-      const { changes } = JSON.parse(String(init.body)) as { changes: FieldChange[] };
-      this.received.push(changes);
-      this.pour = { ...this.pour, doc: pourDocSchema.parse(applyChanges(this.pour.doc, changes)) };
-    }
-    return Response.json(this.pour);
+    if (this.mode === 'another program') return new Response('<h1>Log in</h1>', { status: 404 });
+    if (init.method !== 'PATCH') return answerJson(this.pour);
+    const { changes } = JSON.parse(String(init.body)) as { changes: FieldChange[] };
+    if (changes.length > CHANGES_MAX) throw new Error('more than go in one request');
+    if (changes.some(({ value }) => this.stumblesOver.has(value)))
+      return answerJson({ error: { code: 'INTERNAL', sentence: 'Something went wrong.' } }, { status: 500 });
+    this.received.push(changes);
+    const kept = changes.filter(({ value }) => !this.refuses.has(value));
+    this.pour = { ...this.pour, doc: pourDocSchema.parse(applyChanges(this.pour.doc, kept)) };
+    const refused = changes
+      .filter(({ value }) => this.refuses.has(value))
+      .map((change) => ({ change, code: 'BAD_REQUEST', sentence: 'This cannot be kept.' }));
+    return answerJson({ pour: this.pour, refused });
   };
 }
 
@@ -44,6 +61,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   localStorage.clear();
   setActivePinia(createPinia());
+  knowShop(TEST_SHOP);
   server = new FakeServer();
   vi.stubGlobal('fetch', server.fetch);
 });
@@ -96,13 +114,110 @@ describe('typing', () => {
     expect(server.pour.doc.brief.note).toBe('two');
   });
 
-  it('says why the server will not have it, and shows what it has', async () => {
+  it('says why the server will not have it, shows what it has, and holds what was typed', async () => {
     await usePours().load(ID);
-    server.mode = 'refuses';
+    server.refuses.add('x');
     type('x');
     await settle();
-    expect(useNotices().current).toMatchObject({ weight: 'wrong', text: 'This cannot be kept.' });
-    expect([shown(), readPending(ID)]).toEqual([undefined, []]);
+    expect(useNotices().current).toMatchObject({ weight: 'wrong' });
+    expect([shown(), readPending(ID), usePours().saving]).toEqual([undefined, [], 'saved']);
+    expect(useNotKept().ofStage(ID, 'brief')).toEqual([
+      { of: 'pour', pourId: ID, change: { path: NOTE, value: 'x' }, sentence: 'This cannot be kept.' },
+    ]);
+    type('y');
+    expect(useNotKept().entries).toEqual([]);
+  });
+});
+
+describe('many waiting changes', () => {
+  const PIECES = 300;
+  const piece = (n: number) => ({ outcome: 'good', note: `piece ${n}` });
+  const typePieces = (): void => {
+    for (let n = 1; n <= PIECES; n++) usePours().set(ID, ['print', 'pieces', String(n)], piece(n));
+  };
+
+  it('are all kept, in groups; of two that are refused or break something, only those are set aside', async () => {
+    await usePours().load(ID);
+    server.mode = 'gone';
+    typePieces();
+    usePours().set(ID, ['scale', 'percent'], 101);
+    usePours().set(ID, ['brief', 'note'], 'refused');
+    usePours().set(ID, ['print', 'note'], 'stumbled over');
+    usePours().set(ID, ['sprue', 'note'], 'after it');
+    await settle();
+    expect(readPending(ID)).toHaveLength(PIECES + 4);
+    setActivePinia(createPinia());
+    server.mode = 'answers';
+    server.refuses.add('refused');
+    server.stumblesOver.add('stumbled over');
+    await usePours().load(ID);
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(Object.keys(server.pour.doc.print.pieces)).toHaveLength(PIECES);
+    expect([server.pour.doc.scale.percent, server.pour.doc.sprue.note]).toEqual([101, 'after it']);
+    expect(readPending(ID)).toEqual([]);
+    expect(useNotKept().entries.map((entry) => entry.of === 'pour' && entry.change.value)).toEqual([
+      'refused',
+      'stumbled over',
+    ]);
+  });
+
+  it('wait while another program answers, whatever it answers', async () => {
+    await usePours().load(ID);
+    server.mode = 'another program';
+    type('harbour');
+    await settle();
+    expect([usePours().saving, readPending(ID).length, useNotKept().entries]).toEqual(['waiting', 1, []]);
+    server.mode = 'answers';
+    await settle();
+    expect(server.pour.doc.brief.note).toBe('harbour');
+  });
+
+  it('of a pour that is not open any more are sent too', async () => {
+    addPending(ID, { path: NOTE, value: 'late' });
+    usePours().takeOpen([]);
+    await settle();
+    expect(server.pour.doc.brief.note).toBe('late');
+  });
+});
+
+describe('two shops that take turns on one port', () => {
+  const OTHER = '11111111-8a0e-4c55-9d3b-1a2b3c4d5e6f';
+
+  it('never see each other’s entries', async () => {
+    addPending(ID, { path: NOTE, value: 'of the first' });
+    knowShop(OTHER);
+    expect(readPending(ID)).toEqual([]);
+    addPending(ID, { path: NOTE, value: 'of the other' });
+    knowShop(TEST_SHOP);
+    expect(readPending(ID)).toEqual([{ path: NOTE, value: 'of the first' }]);
+  });
+
+  it('get entries of before shops had names only for what they have', () => {
+    const old = JSON.stringify([{ path: NOTE, value: 'old' }]);
+    localStorage.setItem(`zero-pour.unsent.${ID}`, old);
+    localStorage.setItem(`zero-pour.put./shop/resin/${OTHER}`, '{"name":"of the demo"}');
+    adoptOldEntries((id) => id === ID);
+    expect(readPending(ID)).toEqual([{ path: NOTE, value: 'old' }]);
+    expect(localStorage.getItem(`zero-pour.put./shop/resin/${OTHER}`)).not.toBeNull();
+    expect(localStorage.getItem(`zero-pour.unsent.${ID}`)).toBeNull();
+  });
+});
+
+describe('a browser without room', () => {
+  it('says so, holds what was typed in the window, and still sends it', async () => {
+    await usePours().load(ID);
+    const full = (): never => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    const { getItem, removeItem } = localStorage;
+    vi.stubGlobal('localStorage', { getItem, removeItem, setItem: full });
+    server.mode = 'gone';
+    type('harbour');
+    expect(useNotices().current?.text).toContain('no room left');
+    await settle();
+    server.mode = 'answers';
+    await settle();
+    expect([server.pour.doc.brief.note, readPending(ID)]).toEqual(['harbour', []]);
   });
 });
 
@@ -134,7 +249,7 @@ describe('two windows of one browser', () => {
 
   it('take nothing from a list that is none', () => {
     for (const text of ['{', '[]', '[{"path":[],"value":1}]', '"x"']) {
-      localStorage.setItem(`zero-pour.unsent.${ID}`, text);
+      localStorage.setItem(shopKey(`unsent.${ID}`), text);
       expect(readPending(ID)).toEqual([]);
     }
   });

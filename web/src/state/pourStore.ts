@@ -98,6 +98,11 @@ export const usePours = defineStore('pours', () => {
     apply(id, change);
   }
 
+  /** Makes a change that was refused once more, as it was typed. */
+  function resend(id: string, change: FieldChange): void {
+    apply(id, change);
+  }
+
   /** Keeps what was worked out rather than decided: nobody takes it back. */
   function note(id: string, path: Path, value: unknown): void {
     const pour = pours.get(id);
@@ -151,5 +156,5 @@ export const usePours = defineStore('pours', () => {
     await load(id).catch(() => undefined);
   }
 
-  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, note, undo };
+  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, note, undo, resend };
 });

@@ -18,8 +18,9 @@ import {
 } from '@zero-pour/contracts';
 import type { Shop, ShopPrints, ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { request, requestRemoval } from '../api/request';
+import { setShopZone } from '../time/shopClock';
 import { useNotices } from './notices';
 import { usePours } from './pourStore';
 import { usePrints } from './printStore';
@@ -27,6 +28,7 @@ import { useSizes } from './sizeStore';
 import { adoptOldEntries, knowShop } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
+const SETTINGS_AT = '/settings';
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
 
 /** These stores ask each other: the types stand here, so that none has to be known for the other. */
@@ -43,6 +45,7 @@ function isIn({ openPours, lists }: ShopState): (id: string) => boolean {
 export const useShop = defineStore('shop', () => {
   const loading = shallowRef<Loading>('no');
   const settings = shallowRef<Settings>(DEFAULT_SETTINGS);
+  watch(settings, ({ timeZone }) => setShopZone(timeZone), { flush: 'sync' });
   const lists = shallowRef<ShopLists>(emptyShopLists());
   const patterns = shallowRef<Pattern[]>([]);
   /** Kept things that do not read. */
@@ -84,8 +87,20 @@ export const useShop = defineStore('shop', () => {
 
   const loadDemo = async (): Promise<void> => take(await request(shopStateSchema, 'POST', '/demo'));
 
-  async function keepSettings(changed: Settings): Promise<void> {
-    settings.value = await request(settingsSchema, 'PUT', '/settings', changed);
+  /** Keeps the settings, however long the server is away. */
+  async function keepSettings(changed: Settings, afterMs = 0): Promise<boolean> {
+    const before = settings.value;
+    settings.value = changed;
+    const send = async (typed: Settings): Promise<void> => {
+      const kept = await request(settingsSchema, 'PUT', SETTINGS_AT, typed);
+      if (settings.value === changed) settings.value = kept;
+    };
+    try {
+      return await keepSurely({ at: SETTINGS_AT, value: changed, send, afterMs });
+    } catch (error) {
+      if (settings.value === changed) settings.value = before;
+      throw error;
+    }
   }
 
   function setList<K extends ShopKind>(kind: K, list: ShopItem<K>[]): void {
@@ -120,6 +135,11 @@ export const useShop = defineStore('shop', () => {
 
   /** What an earlier window could not send is shown and sent now. */
   function resend(): void {
+    for (const { value } of readUnsent(SETTINGS_AT)) {
+      const parsed = settingsSchema.safeParse(value);
+      if (!parsed.success) continue;
+      void keepSettings(parsed.data).catch(useNotices().wrong);
+    }
     for (const kind of SHOP_KINDS) {
       for (const { value } of readUnsent(`/shop/${kind}/`)) {
         const parsed = SHOP_ITEM_SCHEMAS[kind].safeParse(value);

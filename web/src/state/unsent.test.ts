@@ -1,6 +1,10 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { createPinia, setActivePinia } from 'pinia';
 import { RequestError } from '../api/request';
+import { TEST_SHOP } from '../testing/answers';
+import { useNotKept } from './notKept';
+import { knowShop, shopKey } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent } from './unsent';
 
 const AT = '/records/trial/1';
@@ -10,6 +14,8 @@ const refusal = () => new RequestError('BAD_REQUEST', 'This cannot be kept.', 42
 beforeEach(() => {
   vi.useFakeTimers();
   localStorage.clear();
+  setActivePinia(createPinia());
+  knowShop(TEST_SHOP);
 });
 afterEach(() => vi.useRealTimers());
 
@@ -70,10 +76,31 @@ describe('keeping a whole thing surely', () => {
     expect(arrived).toEqual([1, 2]);
     expect(readUnsent('/records/')).toEqual([]);
   });
-  it('gives a refusal back, and lets the thing go', async () => {
+  it('gives a refusal back, and sets what was typed aside with its sentence', async () => {
     const kept = keepSurely({ at: AT, value: { n: 4 }, afterMs: 0, send: () => Promise.reject(refusal()) });
     await expect(kept).rejects.toThrow('This cannot be kept.');
     expect(readUnsent('/records/')).toEqual([]);
+    const aside = { of: 'thing', at: AT, value: { n: 4 }, sentence: 'This cannot be kept.' };
+    expect(useNotKept().entries).toEqual([aside]);
+    setActivePinia(createPinia());
+    await vi.advanceTimersByTimeAsync(0);
+    expect(useNotKept().entries).toEqual([]);
+    await vi.advanceTimersByTimeAsync(0);
+    expect(useNotKept().entries).toEqual([aside]);
+  });
+  it('is dealt with by keeping another state of it', async () => {
+    const send = vi.fn().mockRejectedValueOnce(refusal()).mockResolvedValue(undefined);
+    await keepSurely({ at: AT, value: { n: 4 }, afterMs: 0, send }).catch(() => undefined);
+    await keepSurely({ at: AT, value: { n: 5 }, afterMs: 0, send });
+    expect(useNotKept().entries).toEqual([]);
+  });
+  it('sets aside what Zero Pour stumbles over three times', async () => {
+    const send = vi.fn().mockRejectedValue(new RequestError('INTERNAL', 'Something went wrong.', 500));
+    const kept = keepSurely({ at: AT, value: { n: 6 }, afterMs: 0, send }).catch((e: Error) => e.message);
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(await kept).toBe('Something went wrong.');
+    expect(send).toHaveBeenCalledTimes(3);
+    expect(useNotKept().thingWith('1')).toMatchObject({ value: { n: 6 } });
   });
   it('stops for what was removed', async () => {
     const send = vi.fn().mockRejectedValue(outage());
@@ -85,7 +112,7 @@ describe('keeping a whole thing surely', () => {
     expect(send).toHaveBeenCalledTimes(1);
   });
   it('does not stumble over what is not readable', () => {
-    localStorage.setItem(`zero-pour.put.${AT}`, '{');
+    localStorage.setItem(shopKey(`put.${AT}`), '{');
     expect(readUnsent('/records/')).toEqual([]);
   });
 });

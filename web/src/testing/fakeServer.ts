@@ -18,6 +18,7 @@ import { usePrints } from '../state/printStore';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
 import { useSizes } from '../state/sizeStore';
+import { answerJson, answerNothing, TEST_SHOP } from './answers';
 import { mountInApp } from './mountInApp';
 
 /** One thing that was sent: method, address, body. */
@@ -103,7 +104,11 @@ export class FakeServer {
           !flaw || Object.values(doc.result.castings).some((c) => c.flaws.some((f) => f.kind === flaw)),
       )
       .sort((a, b) => b.number - a.number);
-    return { pours: found.slice(Number(offset), Number(offset) + Number(limit)), total: found.length };
+    return {
+      pours: found.slice(Number(offset), Number(offset) + Number(limit)),
+      total: found.length,
+      unread: [],
+    };
   }
 
   private find(words: string): { hits: FindHit[] } {
@@ -117,11 +122,11 @@ export class FakeServer {
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
       const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);
-      return { settings, lists, patterns, openPours };
+      return { shopId: TEST_SHOP, settings, lists, patterns, openPours, unread: [] };
     }
     if (at === '/api/sizes') return pours.flatMap(pouredSizes);
     if (at === '/api/prints') return pours.flatMap(pouredPrint);
-    if (at === '/api/records') return records;
+    if (at === '/api/records') return { lists: records, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
     if (at.startsWith('/api/find?'))
       return this.find(new URLSearchParams(at.split('?')[1]).get('words') ?? '');
@@ -131,17 +136,17 @@ export class FakeServer {
 
   readonly fetch = (at: string, init: RequestInit = {}): Promise<Response> => {
     const method = init.method ?? 'GET';
-    if (method === 'GET') return Promise.resolve(Response.json(this.answer(at)));
+    if (method === 'GET') return Promise.resolve(answerJson(this.answer(at)));
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
     const pour = this.file.pours.find((p) => p.id === id);
     if (method === 'PATCH' && pour) {
       const doc = pourDocSchema.parse(applyChanges(pour.doc, body['changes'] as FieldChange[]));
-      return Promise.resolve(Response.json({ ...pour, doc }));
+      return Promise.resolve(answerJson({ pour: { ...pour, doc }, refused: [] }));
     }
     return Promise.resolve(
-      method === 'DELETE' ? new Response(null, { status: 204 }) : Response.json(id ? { ...body, id } : body),
+      method === 'DELETE' ? answerNothing(204) : answerJson(id ? { ...body, id } : body),
     );
   };
 

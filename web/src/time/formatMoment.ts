@@ -1,15 +1,16 @@
-import { format, isSameYear } from 'date-fns';
+import { clockTime, shopDate } from './shopClock';
 
 const DAY_MS = 86_400_000;
 
 /** A clock time as people say it: "Wed 09:15" within a week, "Wed 26 Nov 09:15" beyond, with the year in another. */
 export function formatMoment(at: number, now: number): string {
-  if (Math.abs(at - now) < 6 * DAY_MS) return format(at, 'EEE HH:mm');
-  return format(at, isSameYear(at, now) ? 'EEE d MMM HH:mm' : 'EEE d MMM yyyy HH:mm');
+  if (Math.abs(at - now) < 6 * DAY_MS) return clockTime(at, 'EEE HH:mm');
+  const isThisYear = shopDate(at).getFullYear() === shopDate(now).getFullYear();
+  return clockTime(at, isThisYear ? 'EEE d MMM HH:mm' : 'EEE d MMM yyyy HH:mm');
 }
 
 /** "24 Nov 2026". */
-export const formatDay = (at: number): string => format(at, 'd MMM yyyy');
+export const formatDay = (at: number): string => clockTime(at, 'd MMM yyyy');
 
 const clock = (ms: number): string => {
   const minutes = Math.round(Math.abs(ms) / 60_000);

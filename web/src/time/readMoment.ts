@@ -1,4 +1,5 @@
 import { addDays, isValid, parse, setHours, startOfDay } from 'date-fns';
+import { shopDate } from './shopClock';
 
 export type ReadMoment =
   { status: 'empty' } | { status: 'read'; at: number } | { status: 'unreadable'; reason: string };
@@ -37,7 +38,7 @@ function readDated(text: string, now: Date): Date | null {
  * now), "tomorrow 9:15", "26 Nov 09:15", "26 Nov 2026 09:15".
  */
 export function readMoment(text: string, nowMs: number): ReadMoment {
-  const now = new Date(nowMs);
+  const now = shopDate(nowMs);
   const trimmed = text
     .trim()
     .replace(/\s+/g, ' ')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
 import { judgeTimes, valueOf } from '@zero-pour/plan';
 import { computed, defineAsyncComponent } from 'vue';
@@ -122,12 +123,7 @@ const line = computed(() => {
   </p>
   <PlannedNote :planned="plan.burnout" @go-to="(s) => emit('goTo', s)" />
   <template v-if="burnout">
-    <BurnoutChart
-      :curve="burnout.curve"
-      :times="times"
-      :bench-hours="shop.settings.benchHours"
-      class="mt-3"
-    />
+    <BurnoutChart :curve="burnout.curve" :times="times" :bench="benchClock(shop.settings)" class="mt-3" />
     <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
     <JudgementList :judgements="[...burnout.judgements, ...clockJudgements]" />
     <v-btn v-if="times?.civilZero && !times.kilnStarted" size="small" class="mt-2" @click="moveZero"

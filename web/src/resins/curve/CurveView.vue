@@ -31,7 +31,7 @@ const chosenId = shallowRef<string>();
 const stored = computed(() => tests.value.find((t) => t.id === chosenId.value) ?? tests.value[0]);
 const {
   item: test,
-  unsaved,
+  standing,
   change,
 } = useEdited<CureTest>(
   () => stored.value,
@@ -161,7 +161,7 @@ const guesses = computed(() => {
       </table>
     </div>
     <div>
-      <p class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</p>
+      <p class="mute" role="status">{{ standing }}</p>
       <NumberList :rows="numbers" />
       <div class="form mt-3">
         <v-select

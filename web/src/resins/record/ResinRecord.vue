@@ -16,7 +16,7 @@ import StockRows from './StockRows.vue';
 /** Everything that is known of a resin. */
 const props = defineProps<{ resin: Resin }>();
 const prints = usePrints();
-const { item, unsaved, change } = useItemEdit(
+const { item, standing, change } = useItemEdit(
   () => 'resin' as const,
   () => props.resin,
 );
@@ -32,7 +32,7 @@ const set = (fields: Partial<Resin>): void => {
 
 <template>
   <div v-if="item">
-    <p class="mute state" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</p>
+    <p class="mute state" role="status">{{ standing }}</p>
     <StockRows :resin="item" @change="set" />
     <ReportedRows :resin="item" @change="(reported) => set({ reported })" />
     <section class="stage-block">

@@ -32,7 +32,7 @@ const chosenId = shallowRef<string>();
 const stored = computed(() => runs.value.find((run) => run.id === chosenId.value) ?? runs.value[0]);
 const {
   item: run,
-  unsaved,
+  standing,
   change,
 } = useEdited<TestSetRun>(
   () => stored.value,
@@ -107,7 +107,7 @@ async function remove(gone: TestSetRun): Promise<void> {
     <v-btn v-if="shop.settings.testSet.length > 0 && things" size="small" @click="begin"
       >Print the test set, {{ COPIES }} of each</v-btn
     >
-    <span v-if="run" class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+    <span v-if="run" class="mute" role="status">{{ standing }}</span>
   </div>
   <template v-if="run">
     <RunFields :run="run" @change="set" />

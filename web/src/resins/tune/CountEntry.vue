@@ -14,7 +14,7 @@ import WidthRows from './WidthRows.vue';
 import { CLASS_NAMES } from './words';
 
 /** Counts of one coupon, in seconds and by keyboard; everything else below, on demand. */
-const props = defineProps<{ trial: Trial; number: number; unsaved: boolean }>();
+const props = defineProps<{ trial: Trial; number: number; standing: string }>();
 const emit = defineEmits<{ change: [trial: Trial]; close: []; discard: [] }>();
 const root = useTemplateRef<HTMLElement>('root');
 
@@ -66,7 +66,7 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
   <section ref="root" class="entry sheet" aria-label="Counts of the coupon" @keydown.esc.stop="emit('close')">
     <div class="head">
       <h2>Coupon {{ number }}: count what stands and what is open</h2>
-      <span class="mute" role="status">{{ unsaved ? 'keeping …' : 'kept' }}</span>
+      <span class="mute" role="status">{{ standing }}</span>
       <span class="spacer" />
       <button type="button" class="text-button" @click="emit('discard')">Take this coupon away</button>
     </div>

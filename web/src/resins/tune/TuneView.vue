@@ -87,7 +87,7 @@ const featureMm = computed(
   () => gathered.value?.featureMm ?? FEATURE_SIZE_MM[of.value === 'base' ? 'standard' : of.value],
 );
 
-const { open, unsaved, number, change, enter, close, discard, openTrial } = useTrialEntry(
+const { open, standing, number, change, enter, close, discard, openTrial } = useTrialEntry(
   () => things.value,
   (before) => {
     if (!answer.value) return undefined;
@@ -167,7 +167,7 @@ const couponAt = computed(
         :key="open.id"
         :trial="open"
         :number="number"
-        :unsaved="unsaved"
+        :standing="standing"
         @change="change"
         @close="close"
         @discard="discard"

@@ -115,7 +115,7 @@ describe('a new trial', () => {
 describe('counting a coupon', () => {
   it('has a field for every row, and keeps what is typed beside what was', async () => {
     const trial = newTrial(THINGS, { ...PLAN, coupon: usualCoupon('', ['filigree', 'standard']) }, NOW);
-    mounted = mountInApp(CountEntry, { trial, number: 1, unsaved: false });
+    mounted = mountInApp(CountEntry, { trial, number: 1, standing: 'kept' });
     const inputs = mounted.findAll('[data-count]');
     expect(inputs.map((i) => i.attributes('aria-label'))).toEqual([
       '0.25 mm struts standing of 24',

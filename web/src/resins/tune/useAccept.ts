@@ -1,7 +1,7 @@
 import type { TuningAnswer } from '@zero-pour/contracts';
 import { fitWidths, formatQuantity, widthErrorMm, type MeasuredWidth } from '@zero-pour/core';
 import type { GatheredTrials, TuningOf, TuningThings } from '@zero-pour/plan';
-import { format } from 'date-fns';
+import { clockTime } from '../../time/shopClock';
 import { shallowRef } from 'vue';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
@@ -36,7 +36,7 @@ export function useAccept(what: () => Acceptable | undefined) {
   /** "4 coupons, 3 Mar 2026, 28 °C". */
   function provenanceOf({ gathered, answer }: Acceptable): string {
     const n = ownCoupons(gathered);
-    const parts = [`${n} ${n === 1 ? 'coupon' : 'coupons'}`, format(new Date(), 'd MMM yyyy')];
+    const parts = [`${n} ${n === 1 ? 'coupon' : 'coupons'}`, clockTime(Date.now(), 'd MMM yyyy')];
     if (gathered.used.length > n) parts.splice(1, 0, `${gathered.used.length - n} carried over`);
     if (gathered.vatC !== null)
       parts.push(formatQuantity({ value: gathered.vatC, unit: 'degC' }, units.choice));

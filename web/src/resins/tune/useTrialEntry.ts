@@ -16,7 +16,7 @@ export function useTrialEntry(
   const openId = shallowRef<string>();
   const {
     item: open,
-    unsaved,
+    standing,
     change,
   } = useEdited<Trial>(
     () => records.lists.trial.find((trial) => trial.id === openId.value),
@@ -58,5 +58,5 @@ export function useTrialEntry(
     });
   }
   const openTrial = (trial: Trial): void => void (openId.value = trial.id);
-  return { open, unsaved, number, change, enter, close, discard, openTrial };
+  return { open, standing, number, change, enter, close, discard, openTrial };
 }

@@ -1,0 +1,351 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { readdirSync, rmSync } from 'node:fs';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { request } from 'node:http';
+import path from 'node:path';
+import {
+  emptyPourDoc,
+  SHOP_HEADER,
+  usualPrinter,
+  usualResin,
+  type ChangedPour,
+  type Pour,
+  type PourDoc,
+  type PourList,
+  type Records,
+  type ShopState,
+} from '@zero-pour/contracts';
+import { alloysFromBook } from '@zero-pour/contracts';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openTestShop, type TestShop } from './testing/testShop';
+
+let test: TestShop;
+let ask: TestShop['ask'];
+beforeAll(async () => {
+  test = await openTestShop();
+  ask = test.ask;
+});
+afterAll(() => test.close());
+
+const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+const sql = (text: string, values: unknown[] = []) => test.shop.services.db.query(text, values);
+const addPour = async (change: (doc: PourDoc) => void = () => {}): Promise<string> => {
+  const id = randomUUID();
+  const doc = emptyPourDoc();
+  change(doc);
+  expect((await ask('POST', '/pours', { id, doc })).status).toBe(201);
+  return id;
+};
+const change = async (id: string, changes: { path: string[]; value: unknown }[]): Promise<ChangedPour> =>
+  (await ask('PATCH', `/pours/${id}`, { changes })).body;
+const flask = { name: 'f', innerDiameterMm: 76, heightMm: 102, coneDiameterMm: 25, coneHeightMm: 12, perforated: false, note: '' }; // prettier-ignore
+
+describe('changes of one sending', () => {
+  const measured = (value: number) => ({ state: 'measured', value });
+
+  it('are judged one by one: 200 with three bad ones among them', async () => {
+    const id = await addPour();
+    const pieces = Array.from({ length: 197 }, (_, n) => ({
+      path: ['print', 'pieces', String(n + 1)],
+      value: { outcome: 'good', note: '' },
+    }));
+    const bad = [
+      { path: ['sprue', 'flaskId'], value: randomUUID() },
+      { path: ['print', 'spares'], value: -2 },
+      { path: ['pour', 'chargeRead'], value: measured(-5) },
+    ];
+    const { pour, refused } = await change(id, [bad[0]!, ...pieces, bad[1]!, bad[2]!]);
+    expect(Object.keys(pour.doc.print.pieces)).toHaveLength(197);
+    expect(refused.map(({ code }) => code)).toEqual(['NOT_FOUND', 'BAD_REQUEST', 'BAD_REQUEST']);
+    expect(refused.map((r) => r.change)).toEqual(bad);
+    expect(refused[2]!.sentence).toBe(
+      'This cannot be kept: pour › chargeRead: it lies between 0 g and 100000 g.',
+    );
+  });
+
+  it('that only make sense together are kept together, also beside a bad one', async () => {
+    const id = await addPour((doc) => {
+      doc.print.startedAt = '2026-11-20T10:00:00.000Z';
+      doc.print.finishedAt = '2026-11-20T14:00:00.000Z';
+    });
+    const { pour, refused } = await change(id, [
+      { path: ['print', 'startedAt'], value: '2026-11-21T10:00:00.000Z' },
+      { path: ['brief', 'count'], value: 1 },
+      { path: ['print', 'finishedAt'], value: '2026-11-21T12:00:00.000Z' },
+    ]);
+    expect(refused.map((r) => r.change.path)).toEqual([['brief', 'count']]);
+    expect(pour.doc.print).toMatchObject({
+      startedAt: '2026-11-21T10:00:00.000Z',
+      finishedAt: '2026-11-21T12:00:00.000Z',
+    });
+  });
+
+  it('never let an older refused value overwrite a newer one of the same field', async () => {
+    const id = await addPour();
+    const { pour } = await change(id, [
+      { path: ['print', 'finishedAt'], value: 'yesterday' },
+      { path: ['print', 'finishedAt'], value: '2026-11-21T12:00:00.000Z' },
+    ]);
+    expect(pour.doc.print.finishedAt).toBe('2026-11-21T12:00:00.000Z');
+  });
+
+  it.each([
+    [['pour', 'metalRead'], measured(1e308)],
+    [['print', 'humidityPercent'], measured(400)],
+    [['result', 'buttonBackG'], measured(-5)],
+    [['scale', 'measured'], { held: { cured: measured(-3) } }],
+    [['result', 'castings', '1'], { flaws: [], photos: [], weightG: measured(-1) }],
+    [['pour', 'pouredAt'], '0000-01-01T00:00:00.000Z'],
+  ])('refuse a reading or a time that cannot be: %j', async (at, value) => {
+    const id = await addPour();
+    const { pour, refused } = await change(id, [{ path: at, value }]);
+    expect([refused.length, pour.doc]).toEqual([1, emptyPourDoc()]);
+  });
+
+  it.each([
+    [{ startedAt: '2026-11-20T10:00:00.000Z' }, ['print', 'finishedAt'], '2026-11-20T09:00:00.000Z', /off after it was started/],
+    [{}, ['clean', 'steps', 'bath1'], { startedAt: '2026-11-20T10:00:00.000Z', doneAt: '2026-11-20T09:00:00.000Z' }, /over after it was begun/],
+  ])('refuse an end before its beginning', async (print, at, value, why) => {
+    const id = await addPour((doc) => Object.assign(doc.print, print));
+    expect((await change(id, [{ path: at, value }])).refused[0]!.sentence).toMatch(why);
+  }); // prettier-ignore
+
+  it('still take other fields of a pour that was kept with a reading that is refused today', async () => {
+    const id = await addPour();
+    await sql(`UPDATE pour SET doc = jsonb_set(doc, '{pour,chargeRead}', '{"state":"measured","value":-5}') WHERE id = $1`, [id]); // prettier-ignore
+    const { pour, refused } = await change(id, [{ path: ['brief', 'note'], value: 'harbour' }]);
+    expect([refused, pour.doc.brief.note, pour.doc.pour.chargeRead]).toEqual([[], 'harbour', measured(-5)]);
+  });
+});
+
+describe('rules across the fields of a thing', () => {
+  const silver = alloysFromBook()[0]!;
+  const id = randomUUID();
+  it.each([
+    ['flask', { ...flask, coneDiameterMm: 80 }, 'the cone stands inside the flask'],
+    ['flask', { ...flask, coneHeightMm: 102 }, 'the cone is lower than the flask'],
+    ['alloy', { ...silver, solidusC: silver.liquidusC + 1 }, 'solid below where it is all liquid'],
+    ['alloy', { ...silver, composition: { Ag: 0.9, Cu: 0.2 } }, 'add up to 100 %, not to 110 %'],
+    ['alloy', { ...silver, flask: { ...silver.flask, heavy: { lowC: 600, highC: 500 } } }, 'lower temperature is not above'],
+    ['alloy', { ...silver, quenchWaitMin: { least: 9, most: 3 } }, 'least wait'],
+    ['printer', { ...usualPrinter(), exposureLeastS: 5, exposureMostS: 4 }, 'shortest exposure'],
+    ['resin', { ...usualResin('wax-rich'), blendOf: [{ resinId: id, percent: 50 }] }, 'nothing is mixed of itself'],
+    ['resin', { ...usualResin('wax-rich'), printFromC: 40, printToC: 20 }, 'from the lower temperature'],
+  ])('refuse a %s: %#', async (kind, body, why) => {
+    const { status, body: answer } = await ask('PUT', `/shop/${kind}/${id}`, body);
+    expect(status).toBe(422);
+    expect((answer as { error: { sentence: string } }).error.sentence).toContain(why);
+  }); // prettier-ignore
+
+  it('hold for bench hours, and the zone must be one', async () => {
+    const { settings }: ShopState = (await ask('GET', '/shop')).body;
+    const benchHours = settings.benchHours.map((day, i) =>
+      i === 1 ? { ...day, fromMin: 1000, toMin: 600 } : day,
+    );
+    expect((await ask('PUT', '/settings', { ...settings, benchHours })).status).toBe(422);
+    expect((await ask('PUT', '/settings', { ...settings, timeZone: 'Harbour/Yard' })).status).toBe(422);
+    expect((await ask('PUT', '/settings', { ...settings, timeZone: 'Pacific/Auckland' })).status).toBe(200);
+  });
+
+  it('the book’s alloys keep them', async () => {
+    for (const alloy of alloysFromBook())
+      expect((await ask('PUT', `/shop/alloy/${randomUUID()}`, alloy)).status).toBe(200);
+  });
+});
+
+describe('what cannot be kept', () => {
+  it.each([
+    ['a NUL character', 'har\u0000bour'],
+    ['half a character', 'har\ud800bour'],
+  ])('is refused with a sentence: %s', async (_, text) => {
+    const id = randomUUID();
+    expect((await ask('PUT', `/shop/flask/${id}`, { ...flask, name: text })).status).toBe(422);
+    const pour = await addPour();
+    expect((await ask('PATCH', `/pours/${pour}`, { changes: [{ path: ['brief', 'note'], value: text }] })).status).toBe(422); // prettier-ignore
+    expect((await ask('GET', `/find?words=${encodeURIComponent('a\u0000')}`)).status).toBe(422);
+  });
+
+  it('neither is a number beyond the database’s, nesting without end, nor a broken address', async () => {
+    const resin = randomUUID();
+    const protocolVersion = 3_000_000_000;
+    expect((await ask('PUT', `/shop/resin/${resin}`, { ...usualResin('wax-rich'), protocolVersion })).status).toBe(422); // prettier-ignore
+    const deep = `${'['.repeat(50_000)}${']'.repeat(50_000)}`;
+    const sent = (at: string, init: RequestInit = {}) => fetch(`${test.shop.address}${at}`, init);
+    const nested = await sent(`/api/pours/${randomUUID()}`, {
+      method: 'PATCH',
+      headers: { 'Content-Type': 'application/json' },
+      body: `{"changes":[{"path":["a"],"value":${deep}}]}`,
+    });
+    expect(nested.status).toBe(422);
+    const answers = await Promise.all(
+      ['/api/pours/%E0%A4%A', '/api/%00', '/%E0%A4%A', '/api/pours?offset=1e300'].map((at) => sent(at)),
+    );
+    for (const { status } of answers) expect(status).toBeLessThan(500);
+    expect((await ask('GET', '/health')).status).toBe(200);
+  });
+});
+
+describe('an id that is taken', () => {
+  it('is not answered as kept when the content is another', async () => {
+    const id = await addPour();
+    expect((await ask('POST', '/pours', { id, doc: emptyPourDoc() })).status).toBe(201);
+    const other = { ...emptyPourDoc(), brief: { ...emptyPourDoc().brief, note: 'another' } };
+    expect(await ask('POST', '/pours', { id, doc: other })).toMatchObject({
+      status: 409,
+      body: { error: { code: 'ID_TAKEN' } },
+    });
+  });
+
+  it('by a record of another kind is refused', async () => {
+    const resinId = randomUUID();
+    await ask('PUT', `/shop/resin/${resinId}`, { ...usualResin('wax-rich'), name: 'of records' });
+    const id = randomUUID();
+    const cure = { resinId, printerId: null, measuredAt: '2026-11-20T10:00:00.000Z', wavelengthNm: 405, discs: [], vatC: null, note: '' }; // prettier-ignore
+    expect((await ask('PUT', `/records/cureTest/${id}`, cure)).status).toBe(200);
+    const run = { resinId, printerId: null, profileId: null, alloyId: null, powderId: null, route: 'burn out the print', moldMaterial: null, flaskC: null, stage: 'cured', measuredAt: '2026-11-20T10:00:00.000Z', lot: '', pairs: [], note: '' }; // prettier-ignore
+    expect((await ask('PUT', `/records/sizeSeries/${id}`, run)).status).toBe(409);
+    await sql(`UPDATE bench_record SET doc = doc - 'discs' WHERE id = $1`, [id]);
+    const { lists, unread }: Records = (await ask('GET', '/records')).body;
+    expect([lists.cureTest, unread.map((thing) => thing.name)]).toEqual([[], ['A cure-depth test']]);
+  });
+});
+
+describe('bytes', () => {
+  const keep = async (): Promise<{ hash: string; bytes: Uint8Array; file: string }> => {
+    const bytes = new Uint8Array(randomBytes(200_000));
+    const hash = hashOf(bytes);
+    expect((await ask('PUT', `/blobs/${hash}`, bytes)).status).toBe(201);
+    return { hash, bytes, file: path.join(test.folder, 'files', hash.slice(0, 2), hash) };
+  };
+
+  it('that were damaged on the disk are not handed out, and sending them again mends them', async () => {
+    const { hash, bytes, file } = await keep();
+    await writeFile(
+      file,
+      bytes.map((byte, i) => (i === 7 ? byte ^ 1 : byte)),
+    );
+    expect(await ask('GET', `/blobs/${hash}`)).toMatchObject({
+      status: 410,
+      body: { error: { code: 'DAMAGED' } },
+    });
+    expect((await ask('PUT', `/blobs/${hash}`, bytes)).status).toBe(201);
+    expect(hashOf(await readFile(file))).toBe(hash);
+    expect((await ask('GET', `/blobs/${hash}`)).status).toBe(200);
+  });
+
+  it('that cannot be read end that answer and nothing else', async () => {
+    const { hash, file } = await keep();
+    rmSync(file);
+    await mkdir(file);
+    expect((await ask('GET', `/blobs/${hash}`)).status).toBeGreaterThanOrEqual(400);
+    expect((await ask('GET', '/health')).status).toBe(200);
+  });
+
+  it('whose reader goes away leave no file open', async () => {
+    const bytes = new Uint8Array(randomBytes(30_000_000));
+    const hash = hashOf(bytes);
+    await ask('PUT', `/blobs/${hash}`, bytes);
+    const openOnes = (): number => readdirSync('/proc/self/fd').length;
+    const before = openOnes();
+    for (let n = 0; n < 20; n++)
+      await new Promise<void>((resolve) => {
+        const asked = request(`${test.shop.address}/api/blobs/${hash}`, (answer) => {
+          answer.once('data', () => asked.destroy());
+          answer.once('close', resolve);
+        });
+        asked.once('error', () => resolve());
+        asked.end();
+      });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(openOnes()).toBeLessThan(before + 8);
+  });
+});
+
+describe('who may ask', () => {
+  const status = (headers: Record<string, string>) =>
+    new Promise<number>((resolve) => {
+      const { host, port } = new URL(test.shop.address);
+      request({ port, path: '/api/health', headers: { Host: host, ...headers } }, (answer) =>
+        resolve(answer.statusCode ?? 0),
+      ).end();
+    });
+
+  it('is the page served from here, by the letter: another port of this machine is foreign', async () => {
+    const { host, port } = new URL(test.shop.address);
+    expect(await status({ Origin: `http://${host}` })).toBe(200);
+    expect(await status({ Origin: `http://127.0.0.1:${Number(port) + 1}` })).toBe(403);
+    expect(await status({ Origin: 'http://127.0.0.1' })).toBe(403);
+    expect(await status({ Origin: `https://${host}` })).toBe(403);
+    expect(await status({ 'Sec-Fetch-Site': 'same-site' })).toBe(403);
+    expect(await status({ 'Sec-Fetch-Site': 'same-origin' })).toBe(200);
+  });
+
+  it('is told which shop answers, on refusals too', async () => {
+    const { shopId }: ShopState = (await ask('GET', '/shop')).body;
+    for (const at of ['/shop', '/nowhere', '/pours/seven'])
+      expect((await fetch(`${test.shop.address}/api${at}`)).headers.get(SHOP_HEADER)).toBe(shopId);
+  });
+});
+
+describe('stored things that do not read', () => {
+  it('are named in their place, and stop neither start, board, record nor the others', async () => {
+    const own = await openTestShop();
+    const keep = async (note: string): Promise<string> => {
+      const id = randomUUID();
+      const doc = emptyPourDoc();
+      await own.ask('POST', '/pours', { id, doc: { ...doc, brief: { ...doc.brief, note } } });
+      return id;
+    };
+    const bad = await keep('bad');
+    const good = await keep('good');
+    const { db } = own.shop.services;
+    await db.query(`UPDATE pour SET doc = doc - 'scale' WHERE id = $1`, [bad]);
+    await own.ask('PUT', `/shop/printer/${randomUUID()}`, usualPrinter());
+    await db.query(`UPDATE printer SET events = '[{"what": "melted"}]'`);
+    await db.query(`INSERT INTO settings (data) VALUES ('{"shopName": 3}') ON CONFLICT DO NOTHING`);
+    await own.shop.stop();
+
+    const again = await openTestShop(own.folder);
+    try {
+      const state: ShopState = (await again.ask('GET', '/shop')).body;
+      expect(state.openPours.map((pour) => pour.id)).toEqual([good]);
+      expect(state.unread.map(({ kind, name }) => [kind, name])).toEqual([
+        ['settings', 'The shop’s settings'],
+        ['printer', 'The printer “New printer”'],
+        ['pour', 'Pour 1'],
+      ]);
+      const found: PourList = (await again.ask('GET', '/pours')).body;
+      expect([found.pours.length, found.total, found.unread.length]).toEqual([1, 2, 1]);
+      expect(await again.ask('GET', `/pours/${bad}`)).toMatchObject({ status: 409, body: { error: { code: 'UNREADABLE' } } });
+      expect((await again.ask('PATCH', `/pours/${bad}`, { changes: [{ path: ['brief', 'note'], value: 'x' }] })).status).toBe(409);
+      for (const at of ['/prints', '/sizes', '/yields', '/records']) expect((await again.ask('GET', at)).status).toBe(200);
+    } finally {
+      await again.close();
+      rmSync(own.folder, { recursive: true, force: true });
+    }
+  }); // prettier-ignore
+
+  it('of an earlier wording are read as what they mean now', async () => {
+    const id = await addPour();
+    await sql(
+      `UPDATE pour SET doc = doc #- '{brief,sizes}' #- '{scale,own}'
+         || jsonb_build_object('brief', (doc -> 'brief') - 'sizes' || '{"holdSize": {"surface": "inner", "mm": 17.3, "toleranceMm": 0.1}}')
+         || jsonb_build_object('scale', '{"way": "chain", "resinPercent": -0.6}'::jsonb)
+       WHERE id = $1`,
+      [id],
+    );
+    const { doc }: Pour = (await ask('GET', `/pours/${id}`)).body;
+    expect(doc.brief.sizes).toEqual([
+      {
+        key: 'held',
+        name: 'Bore',
+        of: 'bore',
+        finishedMm: 17.3,
+        toleranceMm: 0.1,
+        holds: true,
+        patternId: null,
+      },
+    ]);
+    expect(doc.scale.own).toEqual({ resin: -0.6 });
+  });
+});

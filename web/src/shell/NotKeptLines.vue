@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { useNotices } from '../state/notices';
+import { useNotKept, type NotKept, type RefusedField } from '../state/notKept';
+import { usePours } from '../state/pourStore';
+import { addressOf, titleOf, typedWords } from './notKeptWords';
+
+/** What was typed and refused, each with its sentence and the ways on. */
+defineProps<{ entries: readonly NotKept[]; links?: boolean }>();
+const emit = defineEmits<{ leave: [] }>();
+const notKept = useNotKept();
+const pours = usePours();
+const notices = useNotices();
+
+async function again({ pourId, change }: RefusedField): Promise<void> {
+  try {
+    if (!pours.pours.has(pourId)) await pours.load(pourId);
+    pours.resend(pourId, change);
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+function letGo(entry: NotKept): void {
+  notKept.letGo(entry);
+  notices.tell('Let go.', { label: 'Undo', run: () => notKept.add(entry) });
+}
+</script>
+
+<template>
+  <ul class="not-kept" aria-label="Not kept">
+    <li v-for="entry in entries" :key="`${addressOf(entry)} ${titleOf(entry)}`">
+      <p>
+        <b>Not kept: {{ titleOf(entry) }}</b>
+        <template v-if="entry.of === 'pour'">
+          <span class="num typed">{{ typedWords(entry.change.value) }}</span>
+        </template>
+      </p>
+      <p>{{ entry.sentence }}</p>
+      <p class="ways">
+        <router-link v-if="links" :to="addressOf(entry)" @click="emit('leave')">Go there</router-link>
+        <button v-if="entry.of === 'pour'" type="button" class="text-button" @click="again(entry)">
+          Send it again
+        </button>
+        <button type="button" class="text-button" @click="letGo(entry)">Let it go</button>
+      </p>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.not-kept {
+  list-style: none;
+  padding: 0;
+  margin: 0 0 12px;
+}
+li {
+  border-left: 4px solid var(--oxide);
+  padding: 6px 12px;
+  margin-bottom: 8px;
+  font-size: 14px;
+}
+.typed {
+  margin-left: 8px;
+}
+.ways {
+  display: flex;
+  gap: 4px 16px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,39 @@
+import type { NotKept } from '../state/notKept';
+import { STAGES } from '@zero-pour/core';
+
+/** "vatC" → "vat C", "flaskRead" → "flask read". */
+const fieldWords = (key: string): string =>
+  key.replace(/([a-z])([A-Z])/g, (_, before: string, letter: string) => `${before} ${letter.toLowerCase()}`);
+
+/** The place of a refused field as it is called: "Print › room c". */
+export function placeWords(path: readonly string[]): string {
+  const [stage, ...rest] = path;
+  const name = STAGES.find(({ key }) => key === stage)?.name ?? stage ?? '';
+  return [name, ...rest.map(fieldWords)].join(' › ');
+}
+
+/** What was typed, in one short line. */
+export function typedWords(value: unknown): string {
+  if (value === null) return 'taken away';
+  if (typeof value !== 'object') return String(value);
+  const { state, value: reading, felt } = value as { state?: string; value?: number; felt?: string };
+  if (state !== undefined) return [state, reading ?? felt].filter((part) => part !== undefined).join(' ');
+  const text = JSON.stringify(value);
+  return text.length > 90 ? `${text.slice(0, 90)} …` : text;
+}
+
+/** Where the entry is dealt with. */
+export function addressOf(entry: NotKept): string {
+  if (entry.of === 'pour') return `/pours/${entry.pourId}/${entry.change.path[0]}`;
+  const [, root, kind, id] = entry.at.split('/');
+  if (root === 'settings') return '/shop/settings';
+  if (root === 'records')
+    return kind === 'sizeSeries' ? `/sizes/series/${id}` : `/resins/${String(entry.value['resinId'])}`;
+  if (kind === 'profile') return `/resins/${String(entry.value['resinId'])}/profiles`;
+  return kind === 'resin' ? `/resins/${id}` : `/shop/${kind}/${id}`;
+}
+
+export const titleOf = (entry: NotKept): string =>
+  entry.of === 'pour'
+    ? placeWords(entry.change.path)
+    : String(entry.value['name'] ?? 'A record of the bench');

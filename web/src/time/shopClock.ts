@@ -1,0 +1,22 @@
+import { TZDate } from '@date-fns/tz';
+import { format } from 'date-fns';
+import { readonly, shallowRef } from 'vue';
+
+const own = (): string => new Intl.DateTimeFormat().resolvedOptions().timeZone;
+const zone = shallowRef(own());
+
+/** The shop's time zone; this browser's until the shop has answered. */
+export const shopZone = readonly(zone);
+/** The zone of this browser, which may stand elsewhere. */
+export const browserZone = own;
+
+/** All times that are shown, typed or laid along an axis are of the shop's clock. */
+export function setShopZone(name: string): void {
+  zone.value = name;
+}
+
+/** A moment whose hours and days are the shop's. */
+export const shopDate = (at: number): TZDate => new TZDate(at, zone.value);
+
+/** A moment by the shop's clock, in a pattern of date-fns ("EEE HH:mm"). */
+export const clockTime = (at: number, pattern: string): string => format(shopDate(at), pattern);
