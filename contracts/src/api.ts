@@ -8,7 +8,10 @@ import { settingsSchema } from './settings';
 import { shopListsSchema } from './shop/kinds';
 import { unreadSchema } from './unread';
 
-/** On every answer of the API: which shop answers, and which build of the page goes with it. */
+/**
+ * On every answer of the API: which shop answers, and which build of the page goes with it. A page names its shop in
+ * what it asks, and another one refuses it.
+ */
 export const SHOP_HEADER = 'Zero-Pour-Shop';
 export const BUILD_HEADER = 'Zero-Pour-Build';
 

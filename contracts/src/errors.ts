@@ -83,6 +83,11 @@ const API_ERRORS = {
     status: 409,
     sentence: 'The demo shop goes only into an empty shop; this one has things in it.',
   },
+  OTHER_SHOP: {
+    status: 409,
+    sentence:
+      'Another shop answers here now. Reload the page; what you typed stays with the shop that it is of.',
+  },
   FOREIGN_ORIGIN: { status: 403, sentence: 'This address is not served from here.' },
   INTERNAL: {
     status: 500,

@@ -5,7 +5,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { answerErrors } from './routes/answerErrors';
 import { blobRoutes } from './routes/blobRoutes';
-import { ownNameOnly, ownPagesOnly } from './routes/guard';
+import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
@@ -45,7 +45,8 @@ export function createApp(services: Services, webFolder: string): Express {
     response.set({ [SHOP_HEADER]: services.shopId, [BUILD_HEADER]: build, 'Cache-Control': 'no-store' });
     next();
   });
-  app.use('/api', ownPagesOnly, express.json({ limit: JSON_LIMIT, type: 'application/json' }), keepableOnly);
+  app.use('/api', ownPagesOnly, ownShopOnly(services.shopId));
+  app.use('/api', express.json({ limit: JSON_LIMIT, type: 'application/json' }), keepableOnly);
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', version: VERSION, migrations: services.migration });
   });

@@ -103,8 +103,8 @@ describe('changes of one sending', () => {
   });
 
   it.each([
-    [{ startedAt: '2026-11-20T10:00:00.000Z' }, ['print', 'finishedAt'], '2026-11-20T09:00:00.000Z', /off after it was started/],
-    [{}, ['clean', 'steps', 'bath1'], { startedAt: '2026-11-20T10:00:00.000Z', doneAt: '2026-11-20T09:00:00.000Z' }, /over after it was begun/],
+    [{ startedAt: '2026-11-20T10:00:00.000Z' }, ['print', 'finishedAt'], '2026-11-20T09:00:00.000Z', /off before it was started/],
+    [{}, ['clean', 'steps', 'bath1'], { startedAt: '2026-11-20T10:00:00.000Z', doneAt: '2026-11-20T09:00:00.000Z' }, /over before it was begun/],
   ])('refuse an end before its beginning', async (print, at, value, why) => {
     const id = await addPour((doc) => Object.assign(doc.print, print));
     expect((await change(id, [{ path: at, value }])).refused[0]!.sentence).toMatch(why);
@@ -122,15 +122,15 @@ describe('rules across the fields of a thing', () => {
   const silver = alloysFromBook()[0]!;
   const id = randomUUID();
   it.each([
-    ['flask', { ...flask, coneDiameterMm: 80 }, 'the cone stands inside the flask'],
-    ['flask', { ...flask, coneHeightMm: 102 }, 'the cone is lower than the flask'],
-    ['alloy', { ...silver, solidusC: silver.liquidusC + 1 }, 'solid below where it is all liquid'],
-    ['alloy', { ...silver, composition: { Ag: 0.9, Cu: 0.2 } }, 'add up to 100 %, not to 110 %'],
-    ['alloy', { ...silver, flask: { ...silver.flask, heavy: { lowC: 600, highC: 500 } } }, 'lower temperature is not above'],
+    ['flask', { ...flask, coneDiameterMm: 80 }, 'the cone is as wide as the flask'],
+    ['flask', { ...flask, coneHeightMm: 102 }, 'the cone is as high as the flask'],
+    ['alloy', { ...silver, solidusC: silver.liquidusC + 1 }, 'solid above where it is all liquid'],
+    ['alloy', { ...silver, composition: { Ag: 0.9, Cu: 0.2 } }, 'add up to 110 %, not to 100 %'],
+    ['alloy', { ...silver, flask: { ...silver.flask, heavy: { lowC: 600, highC: 500 } } }, 'lower temperature is above'],
     ['alloy', { ...silver, quenchWaitMin: { least: 9, most: 3 } }, 'least wait'],
     ['printer', { ...usualPrinter(), exposureLeastS: 5, exposureMostS: 4 }, 'shortest exposure'],
-    ['resin', { ...usualResin('wax-rich'), blendOf: [{ resinId: id, percent: 50 }] }, 'nothing is mixed of itself'],
-    ['resin', { ...usualResin('wax-rich'), printFromC: 40, printToC: 20 }, 'from the lower temperature'],
+    ['resin', { ...usualResin('wax-rich'), blendOf: [{ resinId: id, percent: 50 }] }, 'nothing can be mixed of itself'],
+    ['resin', { ...usualResin('wax-rich'), printFromC: 40, printToC: 20 }, 'lower printing temperature'],
   ])('refuse a %s: %#', async (kind, body, why) => {
     const { status, body: answer } = await ask('PUT', `/shop/${kind}/${id}`, body);
     expect(status).toBe(422);
@@ -278,6 +278,17 @@ describe('who may ask', () => {
     expect(await status({ Origin: `https://${host}` })).toBe(403);
     expect(await status({ 'Sec-Fetch-Site': 'same-site' })).toBe(403);
     expect(await status({ 'Sec-Fetch-Site': 'same-origin' })).toBe(200);
+  });
+
+  it('is refused when it shows another shop, before anything is written', async () => {
+    const headers = { [SHOP_HEADER]: randomUUID() };
+    const body = { ...flask, name: 'of another shop' };
+    expect(await ask('PUT', `/shop/flask/${randomUUID()}`, body, headers)).toMatchObject({
+      status: 409,
+      body: { error: { code: 'OTHER_SHOP' } },
+    });
+    const { lists }: ShopState = (await ask('GET', '/shop')).body;
+    expect(lists.flask.map(({ name }) => name)).not.toContain('of another shop');
   });
 
   it('is told which shop answers, on refusals too', async () => {

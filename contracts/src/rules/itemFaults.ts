@@ -11,20 +11,24 @@ function alloyFaults(alloy: Alloy): Fault[] {
   const sum = Object.values(alloy.composition).reduce((total, share) => total + share, 0);
   const ranges = (['flask', 'metal'] as const).flatMap((of) =>
     Object.entries(alloy[of]).flatMap(([castClass, { lowC, highC }]) =>
-      unless(lowC <= highC, [of, castClass, 'lowC'], 'the lower temperature is not above the upper'),
+      unless(lowC <= highC, [of, castClass, 'lowC'], 'the lower temperature is above the upper'),
     ),
   );
   return [
-    ...unless(alloy.solidusC <= alloy.liquidusC, ['solidusC'], 'it is solid below where it is all liquid'),
+    ...unless(
+      alloy.solidusC <= alloy.liquidusC,
+      ['solidusC'],
+      'it would be solid above where it is all liquid',
+    ),
     ...unless(
       sum === 0 || Math.abs(sum - 1) <= COMPOSITION_SLACK,
       ['composition'],
-      `the shares add up to 100 %, not to ${Math.round(sum * 1000) / 10} %`,
+      `the shares add up to ${Math.round(sum * 1000) / 10} %, not to 100 %`,
     ),
     ...unless(
       alloy.quenchWaitMin.least <= alloy.quenchWaitMin.most,
       ['quenchWaitMin', 'least'],
-      'the least wait is not above the most',
+      'the least wait is above the most',
     ),
     ...ranges,
   ];
@@ -34,37 +38,41 @@ const flaskFaults = (flask: Flask): Fault[] => [
   ...unless(
     flask.coneDiameterMm < flask.innerDiameterMm,
     ['coneDiameterMm'],
-    'the cone stands inside the flask',
+    'the cone is as wide as the flask, or wider',
   ),
-  ...unless(flask.coneHeightMm < flask.heightMm, ['coneHeightMm'], 'the cone is lower than the flask'),
+  ...unless(
+    flask.coneHeightMm < flask.heightMm,
+    ['coneHeightMm'],
+    'the cone is as high as the flask, or higher',
+  ),
 ];
 
 const printerFaults = (printer: Printer): Fault[] =>
   unless(
     printer.exposureLeastS < printer.exposureMostS,
     ['exposureLeastS'],
-    'the shortest exposure is below the longest',
+    'the shortest exposure is not below the longest',
   );
 
 function resinFaults(resin: Resin): Fault[] {
   const { solidBelowC, printFromC, printToC, blendOf, id, protocol } = resin;
   return [
-    ...unless(printFromC <= printToC, ['printFromC'], 'it prints from the lower temperature to the upper'),
+    ...unless(printFromC <= printToC, ['printFromC'], 'the lower printing temperature is above the upper'),
     ...unless(
       solidBelowC === null || solidBelowC <= printFromC,
       ['solidBelowC'],
-      'it sets below where it prints',
+      'it would be set where it prints',
     ),
     ...unless(
       blendOf.every((share) => share.resinId !== id),
       ['blendOf'],
-      'nothing is mixed of itself',
+      'nothing can be mixed of itself',
     ),
     ...protocol.flatMap((step, i) =>
       unless(
         step.minMinutes <= step.maxMinutes,
         ['protocol', i + 1, 'minMinutes'],
-        'the least is not above the most',
+        'the least is above the most',
       ),
     ),
   ];
@@ -100,6 +108,6 @@ export const settingsFaults = (settings: Settings): Fault[] =>
     unless(
       !day.open || day.fromMin < day.toMin,
       ['benchHours', i, 'toMin'],
-      'the bench opens before it closes',
+      'the bench would close before it opens',
     ),
   );

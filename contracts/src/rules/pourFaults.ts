@@ -20,7 +20,7 @@ const stepFaults = (stage: string, steps: Record<string, StepRecord> | undefined
       step.startedAt,
       step.doneAt,
       [stage, 'steps', key, 'doneAt'],
-      'a step is over after it was begun',
+      'the step would be over before it was begun',
     ),
   );
 
@@ -30,7 +30,7 @@ function orderFaults({ print, clean, invest, burnout, pour, result }: PourDoc): 
       print.startedAt,
       print.finishedAt,
       ['print', 'finishedAt'],
-      'a print is off after it was started',
+      'the print would be off before it was started',
     ),
     ...stepFaults('clean', clean.steps),
     ...stepFaults('invest', invest.steps),
@@ -39,15 +39,20 @@ function orderFaults({ print, clean, invest, burnout, pour, result }: PourDoc): 
       invest.powderInAt,
       invest.doneAt,
       ['invest', 'doneAt'],
-      'investing is over after the powder went in',
+      'investing would be over before the powder went in',
     ),
     ...inOrder(
       burnout.startedAt,
       pour.pouredAt,
       ['pour', 'pouredAt'],
-      'the pour comes after the kiln was started',
+      'the pour would come before the kiln was started',
     ),
-    ...inOrder(pour.pouredAt, result.doneAt, ['result', 'doneAt'], 'a result is recorded after the pour'),
+    ...inOrder(
+      pour.pouredAt,
+      result.doneAt,
+      ['result', 'doneAt'],
+      'the result would be recorded before the pour',
+    ),
   ];
 }
 

@@ -1,4 +1,4 @@
-import { Refusal } from '@zero-pour/contracts';
+import { Refusal, SHOP_HEADER } from '@zero-pour/contracts';
 import type { RequestHandler } from 'express';
 
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
@@ -13,6 +13,15 @@ export const ownNameOnly: RequestHandler = (request, _response, next) => {
   if (host === undefined || !LOOPBACK.test(host)) throw new Refusal('FOREIGN_ORIGIN');
   next();
 };
+
+/** A page that shows another shop (two take turns on one port) is refused before it writes into this one. */
+export const ownShopOnly =
+  (shopId: string): RequestHandler =>
+  (request, _response, next) => {
+    const meant = request.get(SHOP_HEADER);
+    if (meant !== undefined && meant !== shopId) throw new Refusal('OTHER_SHOP');
+    next();
+  };
 
 /**
  * Only pages served from here may ask the API. A page of another port of this machine is as foreign as one from

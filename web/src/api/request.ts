@@ -52,7 +52,10 @@ function checkAnswer({ headers }: Response): void {
 async function send(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, init);
+    // Named, so that another shop on this port refuses it before it is written there.
+    const headers = new Headers(init.headers);
+    if (pageShop !== undefined) headers.set(SHOP_HEADER, pageShop);
+    response = await fetch(`/api${path}`, { ...init, headers });
   } catch {
     throw outage('Zero Pour does not answer. What you typed is kept in this window.');
   }

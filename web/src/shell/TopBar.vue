@@ -49,7 +49,11 @@ const next = computed(() => board.next[0]);
       </router-link>
     </nav>
     <span class="spacer" />
-    <span v-if="kiln" class="chip wide" title="By the programme, not by a thermometer">
+    <span
+      v-if="kiln && notKept.entries.length === 0"
+      class="chip wide"
+      title="By the programme, not by a thermometer"
+    >
       <i class="dot" :style="{ background: heatColour(kiln.plannedC) }" />
       {{ kiln.name }} <b>{{ formatQuantity({ value: kiln.plannedC, unit: 'degC' }, units.choice) }}</b>
       {{ kiln.doing }}, planned

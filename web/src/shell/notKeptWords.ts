@@ -1,5 +1,7 @@
-import type { NotKept } from '../state/notKept';
+import { momentSchema } from '@zero-pour/contracts';
 import { STAGES } from '@zero-pour/core';
+import type { NotKept } from '../state/notKept';
+import { clockTime } from '../time/shopClock';
 
 /** "vatC" → "vat C", "flaskRead" → "flask read". */
 const fieldWords = (key: string): string =>
@@ -15,6 +17,8 @@ export function placeWords(path: readonly string[]): string {
 /** What was typed, in one short line. */
 export function typedWords(value: unknown): string {
   if (value === null) return 'taken away';
+  if (momentSchema.safeParse(value).success)
+    return clockTime(Date.parse(String(value)), 'EEE d MMM yyyy HH:mm');
   if (typeof value !== 'object') return String(value);
   const { state, value: reading, felt } = value as { state?: string; value?: number; felt?: string };
   if (state !== undefined) return [state, reading ?? felt].filter((part) => part !== undefined).join(' ');
@@ -33,7 +37,10 @@ export function addressOf(entry: NotKept): string {
   return kind === 'resin' ? `/resins/${id}` : `/shop/${kind}/${id}`;
 }
 
+function thingWords({ at, value }: Extract<NotKept, { of: 'thing' }>): string {
+  if (at === '/settings') return 'The shop’s settings';
+  return typeof value['name'] === 'string' ? value['name'] : 'A record of the bench';
+}
+
 export const titleOf = (entry: NotKept): string =>
-  entry.of === 'pour'
-    ? placeWords(entry.change.path)
-    : String(entry.value['name'] ?? 'A record of the bench');
+  entry.of === 'pour' ? placeWords(entry.change.path) : thingWords(entry);
