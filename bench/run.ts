@@ -1,15 +1,17 @@
-// npm run bench -- exposure | mesh | orient | page: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | mesh | orient | page | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
+import { measureWrites } from './writes';
 
 const BENCHES = {
   exposure: measureExposure,
   mesh: measureMesh,
   orient: measureOrient,
   page: measurePage,
+  writes: measureWrites,
 } as const;
 const wanted = process.argv.slice(2);
 const names = (Object.keys(BENCHES) as (keyof typeof BENCHES)[]).filter(

@@ -84,7 +84,7 @@ export {
   valueAt,
   type FieldChange,
 } from './pour/change';
-export { upgradePour } from './pour/upgradePour';
+export { upgradePour, upgradeUsed } from './pour/upgradePour';
 export { refuseNewFaults, type Fault } from './rules/fault';
 export { POSSIBLE } from './rules/readingFaults';
 export { pourFaults } from './rules/pourFaults';

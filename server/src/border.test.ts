@@ -8,10 +8,6 @@ import {
   SHOP_HEADER,
   usualPrinter,
   usualResin,
-  type ChangedPour,
-  type Pour,
-  type PourDoc,
-  type PourList,
   type Records,
   type ShopState,
 } from '@zero-pour/contracts';
@@ -29,94 +25,12 @@ afterAll(() => test.close());
 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const sql = (text: string, values: unknown[] = []) => test.shop.services.db.query(text, values);
-const addPour = async (change: (doc: PourDoc) => void = () => {}): Promise<string> => {
+const addPour = async (): Promise<string> => {
   const id = randomUUID();
-  const doc = emptyPourDoc();
-  change(doc);
-  expect((await ask('POST', '/pours', { id, doc })).status).toBe(201);
+  expect((await ask('POST', '/pours', { id, doc: emptyPourDoc() })).status).toBe(201);
   return id;
 };
-const change = async (id: string, changes: { path: string[]; value: unknown }[]): Promise<ChangedPour> =>
-  (await ask('PATCH', `/pours/${id}`, { changes })).body;
 const flask = { name: 'f', innerDiameterMm: 76, heightMm: 102, coneDiameterMm: 25, coneHeightMm: 12, perforated: false, note: '' }; // prettier-ignore
-
-describe('changes of one sending', () => {
-  const measured = (value: number) => ({ state: 'measured', value });
-
-  it('are judged one by one: 200 with three bad ones among them', async () => {
-    const id = await addPour();
-    const pieces = Array.from({ length: 197 }, (_, n) => ({
-      path: ['print', 'pieces', String(n + 1)],
-      value: { outcome: 'good', note: '' },
-    }));
-    const bad = [
-      { path: ['sprue', 'flaskId'], value: randomUUID() },
-      { path: ['print', 'spares'], value: -2 },
-      { path: ['pour', 'chargeRead'], value: measured(-5) },
-    ];
-    const { pour, refused } = await change(id, [bad[0]!, ...pieces, bad[1]!, bad[2]!]);
-    expect(Object.keys(pour.doc.print.pieces)).toHaveLength(197);
-    expect(refused.map(({ code }) => code)).toEqual(['NOT_FOUND', 'BAD_REQUEST', 'BAD_REQUEST']);
-    expect(refused.map((r) => r.change)).toEqual(bad);
-    expect(refused[2]!.sentence).toBe(
-      'This cannot be kept: pour › chargeRead: it lies between 0 g and 100000 g.',
-    );
-  });
-
-  it('that only make sense together are kept together, also beside a bad one', async () => {
-    const id = await addPour((doc) => {
-      doc.print.startedAt = '2026-11-20T10:00:00.000Z';
-      doc.print.finishedAt = '2026-11-20T14:00:00.000Z';
-    });
-    const { pour, refused } = await change(id, [
-      { path: ['print', 'startedAt'], value: '2026-11-21T10:00:00.000Z' },
-      { path: ['brief', 'count'], value: 1 },
-      { path: ['print', 'finishedAt'], value: '2026-11-21T12:00:00.000Z' },
-    ]);
-    expect(refused.map((r) => r.change.path)).toEqual([['brief', 'count']]);
-    expect(pour.doc.print).toMatchObject({
-      startedAt: '2026-11-21T10:00:00.000Z',
-      finishedAt: '2026-11-21T12:00:00.000Z',
-    });
-  });
-
-  it('never let an older refused value overwrite a newer one of the same field', async () => {
-    const id = await addPour();
-    const { pour } = await change(id, [
-      { path: ['print', 'finishedAt'], value: 'yesterday' },
-      { path: ['print', 'finishedAt'], value: '2026-11-21T12:00:00.000Z' },
-    ]);
-    expect(pour.doc.print.finishedAt).toBe('2026-11-21T12:00:00.000Z');
-  });
-
-  it.each([
-    [['pour', 'metalRead'], measured(1e308)],
-    [['print', 'humidityPercent'], measured(400)],
-    [['result', 'buttonBackG'], measured(-5)],
-    [['scale', 'measured'], { held: { cured: measured(-3) } }],
-    [['result', 'castings', '1'], { flaws: [], photos: [], weightG: measured(-1) }],
-    [['pour', 'pouredAt'], '0000-01-01T00:00:00.000Z'],
-  ])('refuse a reading or a time that cannot be: %j', async (at, value) => {
-    const id = await addPour();
-    const { pour, refused } = await change(id, [{ path: at, value }]);
-    expect([refused.length, pour.doc]).toEqual([1, emptyPourDoc()]);
-  });
-
-  it.each([
-    [{ startedAt: '2026-11-20T10:00:00.000Z' }, ['print', 'finishedAt'], '2026-11-20T09:00:00.000Z', /off before it was started/],
-    [{}, ['clean', 'steps', 'bath1'], { startedAt: '2026-11-20T10:00:00.000Z', doneAt: '2026-11-20T09:00:00.000Z' }, /over before it was begun/],
-  ])('refuse an end before its beginning', async (print, at, value, why) => {
-    const id = await addPour((doc) => Object.assign(doc.print, print));
-    expect((await change(id, [{ path: at, value }])).refused[0]!.sentence).toMatch(why);
-  }); // prettier-ignore
-
-  it('still take other fields of a pour that was kept with a reading that is refused today', async () => {
-    const id = await addPour();
-    await sql(`UPDATE pour SET doc = jsonb_set(doc, '{pour,chargeRead}', '{"state":"measured","value":-5}') WHERE id = $1`, [id]); // prettier-ignore
-    const { pour, refused } = await change(id, [{ path: ['brief', 'note'], value: 'harbour' }]);
-    expect([refused, pour.doc.brief.note, pour.doc.pour.chargeRead]).toEqual([[], 'harbour', measured(-5)]);
-  });
-});
 
 describe('rules across the fields of a thing', () => {
   const silver = alloysFromBook()[0]!;
@@ -295,68 +209,5 @@ describe('who may ask', () => {
     const { shopId }: ShopState = (await ask('GET', '/shop')).body;
     for (const at of ['/shop', '/nowhere', '/pours/seven'])
       expect((await fetch(`${test.shop.address}/api${at}`)).headers.get(SHOP_HEADER)).toBe(shopId);
-  });
-});
-
-describe('stored things that do not read', () => {
-  it('are named in their place, and stop neither start, board, record nor the others', async () => {
-    const own = await openTestShop();
-    const keep = async (note: string): Promise<string> => {
-      const id = randomUUID();
-      const doc = emptyPourDoc();
-      await own.ask('POST', '/pours', { id, doc: { ...doc, brief: { ...doc.brief, note } } });
-      return id;
-    };
-    const bad = await keep('bad');
-    const good = await keep('good');
-    const { db } = own.shop.services;
-    await db.query(`UPDATE pour SET doc = doc - 'scale' WHERE id = $1`, [bad]);
-    await own.ask('PUT', `/shop/printer/${randomUUID()}`, usualPrinter());
-    await db.query(`UPDATE printer SET events = '[{"what": "melted"}]'`);
-    await db.query(`INSERT INTO settings (data) VALUES ('{"shopName": 3}') ON CONFLICT DO NOTHING`);
-    await own.shop.stop();
-
-    const again = await openTestShop(own.folder);
-    try {
-      const state: ShopState = (await again.ask('GET', '/shop')).body;
-      expect(state.openPours.map((pour) => pour.id)).toEqual([good]);
-      expect(state.unread.map(({ kind, name }) => [kind, name])).toEqual([
-        ['settings', 'The shop’s settings'],
-        ['printer', 'The printer “New printer”'],
-        ['pour', 'Pour 1'],
-      ]);
-      const found: PourList = (await again.ask('GET', '/pours')).body;
-      expect([found.pours.length, found.total, found.unread.length]).toEqual([1, 2, 1]);
-      expect(await again.ask('GET', `/pours/${bad}`)).toMatchObject({ status: 409, body: { error: { code: 'UNREADABLE' } } });
-      expect((await again.ask('PATCH', `/pours/${bad}`, { changes: [{ path: ['brief', 'note'], value: 'x' }] })).status).toBe(409);
-      for (const at of ['/prints', '/sizes', '/yields', '/records']) expect((await again.ask('GET', at)).status).toBe(200);
-    } finally {
-      await again.close();
-      rmSync(own.folder, { recursive: true, force: true });
-    }
-  }); // prettier-ignore
-
-  it('of an earlier wording are read as what they mean now', async () => {
-    const id = await addPour();
-    await sql(
-      `UPDATE pour SET doc = doc #- '{brief,sizes}' #- '{scale,own}'
-         || jsonb_build_object('brief', (doc -> 'brief') - 'sizes' || '{"holdSize": {"surface": "inner", "mm": 17.3, "toleranceMm": 0.1}}')
-         || jsonb_build_object('scale', '{"way": "chain", "resinPercent": -0.6}'::jsonb)
-       WHERE id = $1`,
-      [id],
-    );
-    const { doc }: Pour = (await ask('GET', `/pours/${id}`)).body;
-    expect(doc.brief.sizes).toEqual([
-      {
-        key: 'held',
-        name: 'Bore',
-        of: 'bore',
-        finishedMm: 17.3,
-        toleranceMm: 0.1,
-        holds: true,
-        patternId: null,
-      },
-    ]);
-    expect(doc.scale.own).toEqual({ resin: -0.6 });
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { emptyPourDoc, pourDocSchema, upgradePour } from '../index';
+import { emptyPourDoc, pourDocSchema, upgradePour, upgradeUsed, usedItemsSchema, usualResin } from '../index';
 
 /** Version 1 as it was first written: one wanted size, the chain's own values each on its own. */
 function firstWording(): Record<string, unknown> {
@@ -43,4 +43,21 @@ describe('a pour’s document of an earlier wording', () => {
       expect(pourDocSchema.safeParse(upgradePour(json)).success).toBe(false);
     },
   );
+});
+
+describe('copies of what a pour was made with', () => {
+  const resin = { id: '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f', ...usualResin('wax-free') };
+
+  it('gain what resins did not say of themselves then', () => {
+    const { finestMm: _, thickestMm: __, ...before } = resin;
+    const used = usedItemsSchema.parse(upgradeUsed({ resin: before }));
+    expect([used.resin?.finestMm, used.resin?.thickestMm]).toEqual([0.3, 8]);
+    expect(
+      usedItemsSchema.parse(upgradeUsed({ resin: { ...before, family: 'low-wax' } })).resin?.thickestMm,
+    ).toBe(4);
+  });
+
+  it('of today are left alone, and so is what is none', () => {
+    for (const json of [{ resin }, {}, null, { resin: 3 }]) expect(upgradeUsed(json)).toEqual(json);
+  });
 });

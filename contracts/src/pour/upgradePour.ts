@@ -75,3 +75,16 @@ export function upgradePour(json: unknown): unknown {
   if (!isTree(json) || json['version'] !== 1) return json;
   return isTree(json['brief']) && isTree(json['scale']) ? upgradeFirst(json) : json;
 }
+
+/** What a resin was said to hold, before resins said so themselves: the figures that were given to all of them then. */
+const RESIN_BEFORE_LIMITS = { finestMm: 0.3, thickestMm: 4 };
+const THICKEST_WAX_FREE_MM = 8;
+
+/**
+ * Copies of what a pour was made with, of any wording, in the present one. Unchecked, as above.
+ */
+export function upgradeUsed(json: unknown): unknown {
+  if (!isTree(json) || !isTree(json['resin']) || 'finestMm' in json['resin']) return json;
+  const thickest = json['resin']['family'] === 'wax-free' ? { thickestMm: THICKEST_WAX_FREE_MM } : {};
+  return { ...json, resin: { ...RESIN_BEFORE_LIMITS, ...thickest, ...json['resin'] } };
+}

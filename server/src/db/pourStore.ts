@@ -3,6 +3,7 @@ import {
   Refusal,
   unreadSentence,
   upgradePour,
+  upgradeUsed,
   type Pour,
   type PourDoc,
   type Unread,
@@ -31,7 +32,7 @@ const STORED = {
   jsonOf: ({ used, doc, createdAt, changedAt, ...row }: Row): unknown => ({
     ...row,
     doc: upgradePour(doc),
-    ...(used ? { used } : {}),
+    ...(used ? { used: upgradeUsed(used) } : {}),
     createdAt: createdAt.toISOString(),
     changedAt: changedAt.toISOString(),
   }),

@@ -31,6 +31,7 @@ export function addressOf(entry: NotKept): string {
   if (entry.of === 'pour') return `/pours/${entry.pourId}/${entry.change.path[0]}`;
   const [, root, kind, id] = entry.at.split('/');
   if (root === 'settings') return '/shop/settings';
+  if (root === 'patterns') return `/patterns/${kind}`;
   if (root === 'records')
     return kind === 'sizeSeries' ? `/sizes/series/${id}` : `/resins/${String(entry.value['resinId'])}`;
   if (kind === 'profile') return `/resins/${String(entry.value['resinId'])}/profiles`;

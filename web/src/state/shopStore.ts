@@ -1,6 +1,7 @@
 import {
   DEFAULT_SETTINGS,
   emptyShopLists,
+  patternChangeSchema,
   patternSchema,
   settingsSchema,
   SHOP_ITEM_SCHEMAS,
@@ -140,6 +141,11 @@ export const useShop = defineStore('shop', () => {
       if (!parsed.success) continue;
       void keepSettings(parsed.data).catch(useNotices().wrong);
     }
+    for (const { at, value } of readUnsent('/patterns/')) {
+      const parsed = patternChangeSchema.safeParse(value);
+      if (parsed.success)
+        void changePattern(at.split('/').at(-1)!, parsed.data).catch(useNotices().wrong);
+    }
     for (const kind of SHOP_KINDS) {
       for (const { value } of readUnsent(`/shop/${kind}/`)) {
         const parsed = SHOP_ITEM_SCHEMAS[kind].safeParse(value);
@@ -169,8 +175,17 @@ export const useShop = defineStore('shop', () => {
     patterns.value = patterns.value.map((p) => (p.id === kept.id ? kept : p));
   }
 
-  async function changePattern(id: string, change: PatternChange): Promise<void> {
-    takePattern(await request(patternSchema, 'PUT', `/patterns/${id}`, change));
+  /** Keeps a pattern's name, note and class, however long the server is away. */
+  function changePattern(id: string, change: PatternChange): Promise<boolean> {
+    const at = `/patterns/${id}`;
+    const before = patterns.value.find((pattern) => pattern.id === id);
+    if (before) takePattern({ ...before, ...change });
+    const send = async (typed: PatternChange): Promise<void> =>
+      takePattern(await request(patternSchema, 'PUT', at, typed));
+    return keepSurely({ at, value: change, send, afterMs: 0 }).catch((error: unknown) => {
+      if (before) takePattern(before);
+      throw error;
+    });
   }
 
   return {
