@@ -22,13 +22,15 @@ export async function choose(
 /** Adds a thing from the book on a page of the shop. */
 export async function addFromBook(page: Page, button: string, entry?: string): Promise<void> {
   await page.getByRole('button', { name: button, exact: true }).click();
-  if (entry)
-    await page
-      .getByRole('listitem')
-      .filter({ hasText: entry })
-      .or(page.locator('.v-list-item', { hasText: entry }))
-      .first()
-      .click();
+  if (!entry) return;
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: entry })
+    .or(page.locator('.v-list-item', { hasText: entry }))
+    .first()
+    .click();
+  // Opening the new thing closes whatever list is open: the next one is opened after that.
+  await expect(page.getByRole('heading', { name: entry }).first()).toBeVisible();
 }
 
 /** A line of the ticket, by its label. */

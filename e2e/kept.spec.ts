@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type } from './fields';
@@ -97,6 +98,20 @@ test('a demo and an own shop that take turns on one port keep their entries apar
   await demo.stop();
   await name.fill('typed in the demo');
   await name.blur();
+  await expect(page.getByText('keeping …')).toBeVisible();
+
+  // Another program on the port: what it answers keeps nothing, and its page is shown before the kept one.
+  const other = createServer((_, answer) => answer.writeHead(200, { 'Content-Type': 'text/html' }).end('<h1>Another program</h1>')); // prettier-ignore
+  await new Promise<void>((resolve) => other.listen(port, '127.0.0.1', resolve));
+  await page.waitForTimeout(4000);
+  await expect(page.getByText('keeping …')).toBeVisible();
+  await page.goto(`${demo.address}/`);
+  await expect(page.getByRole('heading', { name: 'Another program' })).toBeVisible();
+  await new Promise((resolve) => {
+    other.close(resolve);
+    other.closeAllConnections();
+  });
+  await page.goto(`${demo.address}/shop/flask/${id}`);
   await expect(page.getByText('keeping …')).toBeVisible();
 
   const own = await startOwn();

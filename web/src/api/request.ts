@@ -39,8 +39,9 @@ let pageShop: string | undefined;
 function checkAnswer({ headers }: Response): void {
   const shop = headers.get(SHOP_HEADER);
   if (shop === null) throw outage(`Something else than Zero Pour answers here. ${KEPT_HERE}`);
-  if (headers.has(FROM_CACHE)) return;
+  // Of a kept answer too: what is typed on that page is that shop's, whoever answers next.
   pageShop ??= shop;
+  if (headers.has(FROM_CACHE)) return;
   if (shop !== pageShop) {
     reloadFor(shop);
     throw outage(`Another shop answers here now; this page loads anew. ${KEPT_HERE}`);

@@ -5,7 +5,7 @@ import { RequestError } from '../api/request';
 import { TEST_SHOP } from '../testing/answers';
 import { useNotKept } from './notKept';
 import { knowShop, shopKey } from './shopKeys';
-import { forgetUnsent, keepSurely, readUnsent } from './unsent';
+import { forgetUnsent, isOnTheWay, keepSurely, readUnsent } from './unsent';
 
 const AT = '/records/trial/1';
 const outage = () => new RequestError('OFFLINE', 'no answer', 0);
@@ -30,8 +30,10 @@ describe('keeping a whole thing surely', () => {
     });
     await vi.advanceTimersByTimeAsync(0);
     expect(readUnsent('/records/')).toEqual([{ at: AT, value: { n: 1 } }]);
+    expect([isOnTheWay('1'), isOnTheWay('2')]).toEqual([true, false]);
     answer();
     expect(await kept).toBe(true);
+    expect(isOnTheWay('1')).toBe(false);
     expect(readUnsent('/records/')).toEqual([]);
   });
   it('waits an outage out', async () => {

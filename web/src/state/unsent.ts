@@ -1,3 +1,4 @@
+import { shallowReactive } from 'vue';
 import { RequestError } from '../api/request';
 import { useNotKept } from './notKept';
 import { dropKept, keptNames, readKept, shopKey, writeKept } from './shopKeys';
@@ -10,11 +11,18 @@ const STUMBLES_MAX = 3;
 /** The last attempt for each address: the next one waits for it, so that an older state never arrives after a newer one. */
 const attempts = new Map<string, Promise<unknown>>();
 
+/** Addresses of what is on its way, or waits for the server. */
+const onTheWay = shallowReactive(new Set<string>());
+/** Whether a thing with this id is not yet with the server. */
+export const isOnTheWay = (id: string): boolean => [...onTheWay].some((at) => at.endsWith(`/${id}`));
+
 const keyOf = (at: string): string => shopKey(START + at);
 const held = (at: string): string | null => readKept(keyOf(at));
 /** Drops what is held, unless something newer took its place. */
 function drop(at: string, text: string): void {
-  if (held(at) === text) dropKept(keyOf(at));
+  if (held(at) !== text) return;
+  dropKept(keyOf(at));
+  onTheWay.delete(at);
 }
 
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -67,6 +75,7 @@ export function keepSurely<T>(sending: Sending<T>): Promise<boolean> {
   const { at } = sending;
   const text = JSON.stringify(sending.value);
   writeKept(keyOf(at), text);
+  onTheWay.add(at);
   const before = attempts.get(at) ?? Promise.resolve();
   const own = before.catch(() => undefined).then(() => sendUntilKept(sending, text));
   attempts.set(at, own);
@@ -79,6 +88,7 @@ export const TYPING_PAUSE_MS = 500;
 /** A removed thing is not sent any more. */
 export function forgetUnsent(at: string): void {
   dropKept(keyOf(at));
+  onTheWay.delete(at);
   useNotKept().thingDealtWith(at);
 }
 

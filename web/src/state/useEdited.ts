@@ -1,6 +1,7 @@
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import { useNotices } from './notices';
 import { useNotKept } from './notKept';
+import { isOnTheWay } from './unsent';
 
 /**
  * A kept thing while it is edited: shown at once, kept when typing pauses. A refusal is said and leaves what was typed
@@ -44,7 +45,7 @@ export function useEdited<T extends { id: string }>(
 
   /** How it stands, for the line beside its name. */
   const standing = computed(() => {
-    if (unsaved.value) return 'keeping …';
+    if (unsaved.value || (item.value && isOnTheWay(item.value.id))) return 'keeping …';
     return refused.value ? `not kept. ${refused.value.sentence}` : 'kept';
   });
 

@@ -1,0 +1,97 @@
+// @vitest-environment happy-dom
+import { BUILD_HEADER, SHOP_HEADER } from '@zero-pour/contracts';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { z } from 'zod';
+
+const SHOP = 'shop-a';
+let answer: () => Response;
+let sent: RequestInit[];
+let reloads: number;
+let api: typeof import('./request');
+const ours = (body: unknown, init: ResponseInit = {}, headers: Record<string, string> = {}): Response =>
+  Response.json(body, { ...init, headers: { [SHOP_HEADER]: SHOP, ...headers } });
+const ask = () => api.request(z.object({ n: z.number() }), 'GET', '/shop');
+const failure = (): Promise<InstanceType<typeof api.RequestError>> => ask().then(
+  () => expect.unreachable('it was answered'),
+  (error) => error,
+); // prettier-ignore
+
+beforeEach(async () => {
+  vi.resetModules();
+  sessionStorage.clear();
+  sent = [];
+  reloads = 0;
+  vi.stubEnv('PROD', true);
+  vi.stubGlobal('__BUILD__', 'this build');
+  vi.stubGlobal('location', { reload: () => reloads++ });
+  vi.stubGlobal('fetch', async (_: string, init: RequestInit) => {
+    sent.push(init);
+    return answer();
+  });
+  document.body.innerHTML = '<input id="typed">';
+  api = await import('./request');
+});
+
+describe('an answer', () => {
+  it('of this shop and this build is taken, and the shop is named from then on', async () => {
+    answer = () => ours({ n: 1 }, {}, { [BUILD_HEADER]: 'this build' });
+    expect(await ask()).toEqual({ n: 1 });
+    await ask();
+    expect(sent.map(({ headers }) => (headers as Headers).get(SHOP_HEADER))).toEqual([null, SHOP]);
+    expect(reloads).toBe(0);
+  });
+
+  it.each([
+    ['without a shop’s name', () => Response.json({ n: 1 }), true, false],
+    ['that is a page of another program', () => new Response('<h1>Log in</h1>', { status: 404 }), true, false],
+    ['that does not read', () => ours({ m: 1 }), true, false],
+    ['that the disk is full', () => ours({ error: { code: 'DISK_FULL', sentence: 'Full.' } }, { status: 507 }), true, false],
+    ['that something broke', () => ours({ error: { code: 'INTERNAL', sentence: 'Broke.' } }, { status: 500 }), false, true],
+    ['that it cannot be kept', () => ours({ error: { code: 'BAD_REQUEST', sentence: 'No.' } }, { status: 422 }), false, false],
+  ])('%s', async (_, given, isOutage, isStumble) => {
+    answer = given;
+    const error = await failure();
+    expect([error.isOutage, error.isStumble]).toEqual([isOutage, isStumble]);
+  }); // prettier-ignore
+
+  it('of another shop is an outage, and the page loads anew as that one', async () => {
+    answer = () => ours({ n: 1 });
+    await ask();
+    answer = () => ours({ n: 2 }, {}, { [SHOP_HEADER]: 'shop-b' });
+    expect((await failure()).isOutage).toBe(true);
+    expect(reloads).toBe(1);
+  });
+});
+
+describe('a page of an earlier build', () => {
+  beforeEach(() => {
+    answer = () => ours({ n: 1 }, {}, { [BUILD_HEADER]: 'the next build' });
+  });
+
+  it('loads itself anew, once: a page that stays old is not loaded for ever', async () => {
+    await ask();
+    await ask();
+    expect(reloads).toBe(1);
+    vi.resetModules();
+    api = await import('./request');
+    await ask();
+    expect(reloads).toBe(1);
+  });
+
+  it('waits until the field that is typed into is left', async () => {
+    document.getElementById('typed')!.focus();
+    await ask();
+    expect(reloads).toBe(0);
+    document.getElementById('typed')!.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
+    await expect.poll(() => reloads).toBe(1);
+  });
+
+  it('is not told by what the browser kept of an earlier answer', async () => {
+    answer = () => ours({ n: 1 }, {}, { [BUILD_HEADER]: 'an old build', 'Zero-Pour-From-Cache': 'yes' });
+    await ask();
+    expect(reloads).toBe(0);
+    // But whose page it is, that tells: another shop that answers next is not written into.
+    await ask();
+    expect((sent[1]!.headers as Headers).get(SHOP_HEADER)).toBe(SHOP);
+  });
+});
