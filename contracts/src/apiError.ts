@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { placeWords } from './placeWords';
 import { ERRORS, errorSentence, type ErrorCode, type ErrorDetail } from './errors';
 
 /** The one shape of every refusal. */
@@ -33,7 +34,7 @@ export function parseOrRefuse<T>(schema: z.ZodType<T>, value: unknown): T {
   if (result.success) return result.data;
   const issue = result.error.issues[0];
   throw new Refusal('BAD_REQUEST', {
-    where: issue?.path.join(' › ') || 'the whole',
+    where: placeWords(issue?.path ?? []),
     why: issue?.message ?? 'not as expected',
   });
 }

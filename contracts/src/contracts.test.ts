@@ -43,7 +43,7 @@ describe('refusals', () => {
     const refuse = () =>
       parseOrRefuse(pourDocSchema, { ...emptyPourDoc(), scale: { way: 'chain', own: {}, skinMm: -1 } });
     expect(refuse).toThrow(Refusal);
-    expect(refuse).toThrow(/scale › skinMm/);
+    expect(refuse).toThrow(/scale › skin mm/);
   });
 });
 

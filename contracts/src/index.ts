@@ -89,6 +89,7 @@ export { refuseNewFaults, type Fault } from './rules/fault';
 export { POSSIBLE } from './rules/readingFaults';
 export { pourFaults } from './rules/pourFaults';
 export { itemFaults, recordFaults, settingsFaults } from './rules/itemFaults';
+export { fieldWords } from './placeWords';
 export { unreadSentence, whyUnread, type Unread } from './unread';
 export {
   AFTER_PRINT,

@@ -1,4 +1,5 @@
 import { Refusal } from '../apiError';
+import { placeWords } from '../placeWords';
 
 /**
  * What is wrong between fields, or with a number that cannot have been measured. These rules are asked when something
@@ -14,7 +15,7 @@ const same = (a: Fault) => (b: Fault) => a.why === b.why && a.path.join() === b.
 /** Refuses the first fault that did not stand there before. */
 export function refuseNewFaults(before: readonly Fault[], after: readonly Fault[]): void {
   const fresh = after.find((fault) => !before.some(same(fault)));
-  if (fresh) throw new Refusal('BAD_REQUEST', { where: fresh.path.join(' › '), why: fresh.why });
+  if (fresh) throw new Refusal('BAD_REQUEST', { where: placeWords(fresh.path), why: fresh.why });
 }
 
 /** A fault where `holds` does not. */

@@ -48,7 +48,7 @@ describe('what stood there before', () => {
   const fault = (why: string) => ({ path: ['pour', 'chargeRead'], why });
   it('is not refused again; what is new beside it is', () => {
     expect(() => refuseNewFaults([fault('a')], [fault('a')])).not.toThrow();
-    expect(() => refuseNewFaults([fault('a')], [fault('a'), fault('b')])).toThrow('pour › chargeRead: b');
+    expect(() => refuseNewFaults([fault('a')], [fault('a'), fault('b')])).toThrow('pour › charge read: b');
     expect(() => refuseNewFaults([fault('a')], [])).not.toThrow();
   });
 });

@@ -41,7 +41,7 @@ describe('changes of one sending', () => {
     expect(refused.map(({ code }) => code)).toEqual(['NOT_FOUND', 'BAD_REQUEST', 'BAD_REQUEST']);
     expect(refused.map((r) => r.change)).toEqual(bad);
     expect(refused[2]!.sentence).toBe(
-      'This cannot be kept: pour › chargeRead: it lies between 0 g and 100000 g.',
+      'This cannot be kept: pour › charge read: it lies between 0 g and 100000 g.',
     );
   });
 

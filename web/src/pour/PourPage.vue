@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { StageKey } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
+import { RequestError } from '../api/request';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import { usePrints } from '../state/printStore';
@@ -11,6 +12,7 @@ const props = defineProps<{ id: string; stage?: StageKey | '' }>();
 const pours = usePours();
 const notices = useNotices();
 const gone = shallowRef('');
+const goneHead = shallowRef('');
 
 const loaded = computed(() => pours.pours.has(props.id));
 watch(
@@ -19,7 +21,11 @@ watch(
     gone.value = '';
     await pours.load(id).catch((error: unknown) => {
       if (pours.pours.has(id)) notices.wrong(error);
-      else gone.value = error instanceof Error ? error.message : String(error);
+      else {
+        gone.value = error instanceof Error ? error.message : String(error);
+        goneHead.value =
+          error instanceof RequestError && error.code === 'UNREADABLE' ? 'Not read' : 'Not here';
+      }
     });
   },
   { immediate: true },
@@ -42,7 +48,7 @@ watch(
   <PourWork v-if="loaded" :id="id" :key="id" :stage="stage || undefined" />
   <div v-else class="page">
     <template v-if="gone">
-      <h1>Not here</h1>
+      <h1>{{ goneHead }}</h1>
       <p class="mute">{{ gone }}</p>
       <router-link to="/">To the board</router-link>
     </template>

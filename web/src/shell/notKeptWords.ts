@@ -1,11 +1,7 @@
-import { momentSchema } from '@zero-pour/contracts';
+import { fieldWords, momentSchema } from '@zero-pour/contracts';
 import { STAGES } from '@zero-pour/core';
 import type { NotKept } from '../state/notKept';
 import { clockTime } from '../time/shopClock';
-
-/** "vatC" → "vat C", "flaskRead" → "flask read". */
-const fieldWords = (key: string): string =>
-  key.replace(/([a-z])([A-Z])/g, (_, before: string, letter: string) => `${before} ${letter.toLowerCase()}`);
 
 /** The place of a refused field as it is called: "Print › room c". */
 export function placeWords(path: readonly string[]): string {

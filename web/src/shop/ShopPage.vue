@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../components/StandingLine.vue';
 import { SHOP_KINDS, type Printer, type ShopItem, type ShopKind } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
@@ -129,7 +130,7 @@ const remove = (gone: ShopItem<Kind>): Promise<void> =>
         <div class="page-head">
           <h1>{{ item.name }}</h1>
           <span class="spacer" />
-          <span class="mute" role="status">{{ standing }}</span>
+          <StandingLine :standing="standing" />
           <button
             v-if="kind === 'printer'"
             type="button"

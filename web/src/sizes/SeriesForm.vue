@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../components/StandingLine.vue';
 import { SIZE_AXES, type SizeSeries } from '@zero-pour/contracts';
 import { castsWax, SIZE_STAGES, type SizeStage } from '@zero-pour/core';
 import { computed } from 'vue';
@@ -38,7 +39,7 @@ function setStage(stage: SizeStage): void {
   <section :aria-label="`Series of ${shown.stage} sizes`">
     <div class="head">
       <h2>Measured {{ STAGE_TITLES[shown.stage] }}</h2>
-      <span class="mute" role="status">{{ standing }}</span>
+      <StandingLine :standing="standing" />
       <button type="button" class="text-button" @click="emit('remove', shown)">Take this series away</button>
     </div>
     <div class="form-grid">

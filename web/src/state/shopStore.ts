@@ -143,8 +143,7 @@ export const useShop = defineStore('shop', () => {
     }
     for (const { at, value } of readUnsent('/patterns/')) {
       const parsed = patternChangeSchema.safeParse(value);
-      if (parsed.success)
-        void changePattern(at.split('/').at(-1)!, parsed.data).catch(useNotices().wrong);
+      if (parsed.success) void changePattern(at.split('/').at(-1)!, parsed.data).catch(useNotices().wrong);
     }
     for (const kind of SHOP_KINDS) {
       for (const { value } of readUnsent(`/shop/${kind}/`)) {

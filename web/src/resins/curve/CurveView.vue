@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../../components/StandingLine.vue';
 import type { CureTest, Resin } from '@zero-pour/contracts';
 import { firstGuessS, formatQuantity } from '@zero-pour/core';
 import { fitTest } from '@zero-pour/plan';
@@ -161,7 +162,7 @@ const guesses = computed(() => {
       </table>
     </div>
     <div>
-      <p class="mute" role="status">{{ standing }}</p>
+      <StandingLine :standing="standing" />
       <NumberList :rows="numbers" />
       <div class="form mt-3">
         <v-select

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../../components/StandingLine.vue';
 import type { Resin } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import { usePrints } from '../../state/printStore';
@@ -32,7 +33,7 @@ const set = (fields: Partial<Resin>): void => {
 
 <template>
   <div v-if="item">
-    <p class="mute state" role="status">{{ standing }}</p>
+    <StandingLine class="state" :standing="standing" />
     <StockRows :resin="item" @change="set" />
     <ReportedRows :resin="item" @change="(reported) => set({ reported })" />
     <section class="stage-block">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../../components/StandingLine.vue';
 import type { Resin, TestSetRun } from '@zero-pour/contracts';
 import { standingProfile } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
@@ -107,7 +108,7 @@ async function remove(gone: TestSetRun): Promise<void> {
     <v-btn v-if="shop.settings.testSet.length > 0 && things" size="small" @click="begin"
       >Print the test set, {{ COPIES }} of each</v-btn
     >
-    <span v-if="run" class="mute" role="status">{{ standing }}</span>
+    <StandingLine v-if="run" :standing="standing" />
   </div>
   <template v-if="run">
     <RunFields :run="run" @change="set" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandingLine from '../../components/StandingLine.vue';
 import { COUPON_FLAWS, type Trial } from '@zero-pour/contracts';
 import { BASE_RESULTS, type TunedClass } from '@zero-pour/core';
 import { computed, nextTick, onMounted, useTemplateRef } from 'vue';
@@ -66,7 +67,7 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
   <section ref="root" class="entry sheet" aria-label="Counts of the coupon" @keydown.esc.stop="emit('close')">
     <div class="head">
       <h2>Coupon {{ number }}: count what stands and what is open</h2>
-      <span class="mute" role="status">{{ standing }}</span>
+      <StandingLine :standing="standing" />
       <span class="spacer" />
       <button type="button" class="text-button" @click="emit('discard')">Take this coupon away</button>
     </div>
