@@ -19,18 +19,26 @@ function step(name, work) {
   return ok;
 }
 
-/** Debian's Chromium, when there is none and this may install it. */
-function installChromium() {
-  if (process.env.ZP_CHROMIUM || CHROMIUM.some(existsSync)) return true;
-  const isRoot = process.getuid?.() === 0;
-  if (!isRoot || spawnSync('apt-get', ['--version']).status !== 0) {
-    console.log('No Chromium here. Install one, or name it in ZP_CHROMIUM.');
-    return false;
-  }
+/** A package of Debian's, where this may install it. */
+function installFromDebian(name) {
+  if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version']).status !== 0) return false;
   const quiet = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
   return (
     run('apt-get', ['update', '-qq'], quiet) === 0 &&
-    run('apt-get', ['install', '-y', '-qq', 'chromium'], quiet) === 0
+    run('apt-get', ['install', '-y', '-qq', name], quiet) === 0
+  );
+}
+
+function installChromium() {
+  if (process.env.ZP_CHROMIUM || CHROMIUM.some(existsSync) || installFromDebian('chromium')) return true;
+  console.log('No Chromium here. Install one, or name it in ZP_CHROMIUM.');
+  return false;
+}
+
+/** A PostgreSQL server to try the server's tests on; without one they are skipped with a word. */
+function installPostgres() {
+  return (
+    process.env.ZP_TEST_DATABASE_URL || existsSync('/usr/lib/postgresql') || installFromDebian('postgresql')
   );
 }
 
@@ -42,7 +50,8 @@ function tests(name, command, count) {
   step(name, () => {
     const report = path.join(reports, `${name.replaceAll(' ', '-')}.json`);
     const status = command(report);
-    if (!existsSync(report)) return false;
+    // No report and no failure: it was skipped, and said why.
+    if (!existsSync(report)) return status === 0;
     const [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')));
     passed += good;
     failed += bad;
@@ -64,6 +73,18 @@ tests(
       '--no-install',
       'vitest',
       'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ]),
+  (json) => [json.numPassedTests, json.numFailedTests],
+);
+installPostgres();
+tests(
+  'server tests on PostgreSQL',
+  (report) =>
+    run('node', [
+      'scripts/serverTests.mjs',
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${report}`,

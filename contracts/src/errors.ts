@@ -71,7 +71,7 @@ const API_ERRORS = {
   DATABASE_STOPPED: {
     status: 503,
     sentence:
-      'The database of the shop has stopped. Start Zero Pour again; what you typed stays in this browser.',
+      'The database of the shop does not answer. Start it, or Zero Pour, again; what you typed stays in this browser.',
   },
   BUSY: {
     status: 503,

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { emptyPourDoc, type Pour, type ShopState } from '@zero-pour/contracts';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { openDatabase } from './db/database';
+import { openDatabase } from './db/openDatabase';
 import { lockFolder } from './db/folderLock';
 import { FolderTakenError } from './db/folderTaken';
 
@@ -132,9 +132,9 @@ it('holds the lock within one process too, and frees it', async () => {
 
 it('migrates a new folder once, and does not open one from a newer version', async () => {
   const at = path.join(folder, 'database');
-  const { db } = await openDatabase(at);
+  const { db } = await openDatabase({ folder: at });
   await db.query("INSERT INTO migration (number, name) VALUES (9000, '9000_later.sql')");
   await db.close();
   expect(await readdir(folder)).toEqual(['database']);
-  await expect(openDatabase(at)).rejects.toThrow(/newer Zero Pour/);
+  await expect(openDatabase({ folder: at })).rejects.toThrow(/newer Zero Pour/);
 });

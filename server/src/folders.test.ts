@@ -6,10 +6,12 @@ import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { checkpointWhenLong, logBytes } from './db/checkpoints';
-import { openDatabase } from './db/database';
+import type { Database } from './db/database';
+import { openDatabase } from './db/openDatabase';
 import { FolderTakenError } from './db/folderTaken';
 import { takeLockFile } from './db/lockFile';
 import { FolderRefusedError, migrate, readMigrations, type Migration } from './db/migrations';
+import { pgliteDatabase } from './db/pgliteDatabase';
 import { prepareDemoFolder } from './demoFolder';
 import { listPouredPrints } from './db/printStore';
 import { readShopState } from './services/readShopState';
@@ -27,37 +29,37 @@ describe('a database folder that is not a whole shop’s', () => {
   it('with somebody’s own files is refused in one sentence, and they stay', async () => {
     await mkdir(at());
     await writeFile(path.join(at(), 'ring.stl'), 'solid');
-    await expect(openDatabase(at())).rejects.toThrow(FolderRefusedError);
+    await expect(openDatabase({ folder: at() })).rejects.toThrow(FolderRefusedError);
     expect(await readFile(path.join(at(), 'ring.stl'), 'utf8')).toBe('solid');
     expect(await readdir(folder)).toEqual(['database']);
   });
 
   it('that was copied half is refused, and copied whole it opens', async () => {
-    const { db } = await openDatabase(at());
+    const { db } = await openDatabase({ folder: at() });
     await db.close();
     const backup = path.join(folder, 'backup');
     await cp(at(), backup, { recursive: true });
     await rm(path.join(at(), 'PG_VERSION'));
-    await expect(openDatabase(at())).rejects.toThrow(/PG_VERSION is missing/);
+    await expect(openDatabase({ folder: at() })).rejects.toThrow(/PG_VERSION is missing/);
     await rm(path.join(at(), 'global/pg_control'));
-    await expect(openDatabase(at())).rejects.toThrow(/half-copied/);
+    await expect(openDatabase({ folder: at() })).rejects.toThrow(/half-copied/);
     expect((await readdir(at())).length).toBeGreaterThan(10);
-    const whole = await openDatabase(backup);
+    const whole = await openDatabase({ folder: backup });
     await whole.db.close();
   });
 
   it('of another version of the database is refused', async () => {
-    const { db } = await openDatabase(at());
+    const { db } = await openDatabase({ folder: at() });
     await db.close();
     await writeFile(path.join(at(), 'PG_VERSION'), '17\n');
-    await expect(openDatabase(at())).rejects.toThrow(/another version of the database \(17/);
+    await expect(openDatabase({ folder: at() })).rejects.toThrow(/another version of the database \(17/);
   });
 
   it('that is empty, or was left by a first start that was stopped, becomes a new shop', async () => {
     await mkdir(at());
     await mkdir(path.join(folder, 'database.new-abc123'));
     await writeFile(path.join(folder, 'database.new-abc123', 'half'), '');
-    const { db } = await openDatabase(at());
+    const { db } = await openDatabase({ folder: at() });
     expect((await readShopState(db)).patterns).toEqual([]);
     await db.close();
     expect(await readdir(folder)).toEqual(['database']);
@@ -176,7 +178,7 @@ describe('the demo of another day', () => {
 
 describe('the log', () => {
   it('is folded into the tables when it has grown long, and only then', async () => {
-    const { db } = await openDatabase(path.join(folder, 'database'));
+    const { db } = await openDatabase({ folder: path.join(folder, 'database') });
     await db.exec(
       `CREATE TABLE filled AS SELECT repeat(md5(n::text), 100) AS text FROM generate_series(1, 2000) n`,
     );
@@ -189,7 +191,7 @@ describe('the log', () => {
   });
 
   it('is flushed: the database runs with its syncs on', async () => {
-    const { db } = await openDatabase(path.join(folder, 'database'));
+    const { db } = await openDatabase({ folder: path.join(folder, 'database') });
     const { rows } = await db.query<{ fsync: string }>('SHOW fsync');
     expect(rows[0]!.fsync).toBe('on');
     await db.close();
@@ -219,8 +221,8 @@ describe('migrations', () => {
   });
 
   /** A database as an earlier commit made it, by the wording of the two that were reworded. */
-  async function madeWith(worded: Record<string, string>, upTo: number): Promise<PGlite> {
-    const db = await PGlite.create();
+  async function madeWith(worded: Record<string, string>, upTo: number): Promise<Database> {
+    const db = pgliteDatabase(await PGlite.create());
     await db.exec(
       'CREATE TABLE migration (number integer PRIMARY KEY, name text NOT NULL, at timestamptz NOT NULL DEFAULT now())',
     );
@@ -245,7 +247,7 @@ describe('migrations', () => {
 
   it('refuse a folder whose steps are not the known ones, and leave it alone', async () => {
     const known = await readMigrations();
-    const db = await PGlite.create();
+    const db = pgliteDatabase(await PGlite.create());
     await migrate(db, known);
     const other: Migration[] = known.map((m) =>
       m.number === 3 ? { ...m, checksum: 'changed', landed: [] } : m,

@@ -60,6 +60,7 @@ try {
     port,
     demoShop,
     onLost: leaveAtOnce,
+    databaseUrl: process.env['DATABASE_URL'],
     ...(wantsDemo ? { prepare: prepareDemo } : {}),
   });
   stopOnSignal(shop);

@@ -7,7 +7,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { emptyPourDoc, type Pour, type ShopState } from '@zero-pour/contracts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openDatabase } from './db/database';
+import { openDatabase } from './db/openDatabase';
 import { DiskImage, whyNoPowerCuts } from './testing/diskImage';
 import { killServer, sendTo, spawnServer } from './testing/serverProcess';
 import { openTestShop } from './testing/testShop';
@@ -158,7 +158,7 @@ describe.skipIf(whyNot !== null)('a power cut', () => {
       await killServer(child);
       disk.remove();
       await eachCut(cuts, async (cutFolder, n) => {
-        const { db } = await openDatabase(path.join(cutFolder, 'database'));
+        const { db } = await openDatabase({ folder: path.join(cutFolder, 'database') });
         const { rows } = await db.query<{ n: number }>('SELECT count(*) AS n FROM counted');
         await db.close();
         expect(n).toBeGreaterThan(20);

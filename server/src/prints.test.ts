@@ -18,6 +18,7 @@ import { knowPrints, motionOf, tallyExpected, washedSince } from '@zero-pour/pla
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate, readMigrations } from './db/migrations';
+import { pgliteDatabase } from './db/pgliteDatabase';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;
@@ -145,7 +146,7 @@ describe('what is kept of a print and its cleaning', () => {
 
 describe('a shop of the version before', () => {
   it('keeps its protocols, its settings and what poured pours were made with', async () => {
-    const db = new PGlite();
+    const db = pgliteDatabase(new PGlite());
     const migrations = await readMigrations();
     await migrate(db, migrations.filter((m) => m.number <= 5)); // prettier-ignore
     const { protocolName: _n, protocolVersion: _v, ...old } = resin;

@@ -16,6 +16,7 @@ import { usualCoupon } from '@zero-pour/core';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { migrate, readMigrations } from './db/migrations';
+import { pgliteDatabase } from './db/pgliteDatabase';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;
@@ -174,7 +175,7 @@ describe('a shop of the version before', () => {
     Object.fromEntries(Object.entries(item).filter(([field]) => !gone.includes(field)));
 
   it('gains the new fields, in the copies that its poured pours keep as well', async () => {
-    const db = new PGlite();
+    const db = pgliteDatabase(new PGlite());
     const migrations = await readMigrations();
     const columns = async (table: string): Promise<Set<string>> => {
       const { rows } = await db.query<{ name: string }>(

@@ -13,6 +13,7 @@ import {
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate, readMigrations } from './db/migrations';
+import { pgliteDatabase } from './db/pgliteDatabase';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;
@@ -129,7 +130,7 @@ describe('a series of sizes', () => {
 
 describe('pours of the version before', () => {
   it('keep their one size, what was measured of it, and their own steps', async () => {
-    const db = new PGlite();
+    const db = pgliteDatabase(new PGlite());
     const migrations = await readMigrations();
     await migrate(db, migrations.filter((m) => m.number <= 4)); // prettier-ignore
     const { sizes: _, ...brief } = emptyPourDoc().brief;

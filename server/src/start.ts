@@ -4,7 +4,8 @@ import path from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app';
 import { keepLogShort } from './db/checkpoints';
-import { openDatabase, type Database } from './db/database';
+import type { Database } from './db/database';
+import { openDatabase } from './db/openDatabase';
 import { lockFolder } from './db/folderLock';
 import { identifyShop } from './db/identityStore';
 import { BlobFiles } from './files/blobFiles';
@@ -18,6 +19,8 @@ export interface StartOptions {
   port: number;
   demoShop: Services['demoShop'];
   log?: Logger;
+  /** A PostgreSQL server's address; the embedded database in the data folder when there is none. */
+  databaseUrl?: string | undefined;
   /** Work on the folder before it is opened, while nobody else can have it. */
   prepare?: () => Promise<void>;
   /** The folder has become another's all the same: nothing may be written any more. */
@@ -48,10 +51,16 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
   try {
     await options.prepare?.();
     const log = options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' });
-    const { db, migration } = await openDatabase(path.join(options.dataFolder, 'database'));
+    const { databaseUrl } = options;
+    const place = databaseUrl
+      ? { serverUrl: databaseUrl }
+      : { folder: path.join(options.dataFolder, 'database') };
+    const { db, migration } = await openDatabase(place);
     undo.push(() => db.close());
-    const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
-    undo.push(async () => stopKeeping());
+    if ('folder' in place) {
+      const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
+      undo.push(async () => stopKeeping());
+    }
     const services: Services = {
       db,
       migration,

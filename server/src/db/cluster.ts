@@ -5,15 +5,12 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { flushFile, flushFolder, flushTree } from '../files/flush';
-import type { Database } from './database';
 import { FolderRefusedError, migrate, type Migration } from './migrations';
+import { PARSERS } from './parsers';
+import { pgliteDatabase } from './pgliteDatabase';
 import { SYNCED_START, SyncedFiles } from './syncedFiles';
 
 const CACHE = fileURLToPath(new URL('../../../node_modules/.cache/zero-pour/', import.meta.url));
-const NUMERIC = 1700;
-const INT8 = 20;
-/** Numerics of this application (mm, g, money) fit a double; they arrive as text. */
-const PARSERS = { [NUMERIC]: Number, [INT8]: Number };
 
 /** The database's own major version, as its folder states it, and what no folder of it is without. */
 const PG_VERSION = '18';
@@ -31,7 +28,7 @@ async function emptyCluster(migrations: readonly Migration[]): Promise<Blob> {
   const file = path.join(CACHE, `empty-${hash}.tar`);
   if (existsSync(file)) return new Blob([await readFile(file)]);
   const db = await PGlite.create();
-  await migrate(db, migrations);
+  await migrate(pgliteDatabase(db), migrations);
   const dump = await db.dumpDataDir('none');
   await db.close();
   await mkdir(CACHE, { recursive: true });
@@ -43,7 +40,7 @@ async function emptyCluster(migrations: readonly Migration[]): Promise<Blob> {
 }
 
 /** A database in memory, empty and migrated. */
-export async function createInMemory(migrations: readonly Migration[]): Promise<Database> {
+export async function createInMemory(migrations: readonly Migration[]): Promise<PGlite> {
   return PGlite.create({ loadDataDir: await emptyCluster(migrations), parsers: PARSERS });
 }
 
@@ -54,7 +51,7 @@ const isNothing = async (folder: string): Promise<boolean> =>
  * Opens the database in a folder; a folder that is not there, or empty, becomes a new one. The caller holds the data
  * folder's lock. Throws FolderRefusedError for a folder with anything else in it, and leaves that as it is.
  */
-export async function openCluster(folder: string, migrations: readonly Migration[]): Promise<Database> {
+export async function openCluster(folder: string, migrations: readonly Migration[]): Promise<PGlite> {
   await removePartials(folder);
   if (await isNothing(folder)) await createCluster(folder, migrations);
   await refuseOthers(folder);

@@ -5,8 +5,8 @@ import type { Queryable } from './database';
 export async function identifyShop(db: Queryable): Promise<string> {
   const found = await db.query<{ id: string }>('SELECT id FROM shop_identity');
   if (found.rows[0]) return found.rows[0].id;
-  const { rows } = await db.query<{ id: string }>('INSERT INTO shop_identity (id) VALUES ($1) RETURNING id', [
-    randomUUID(),
-  ]);
+  // Two processes on one server may come at once: the first one's stays.
+  await db.query('INSERT INTO shop_identity (id) VALUES ($1) ON CONFLICT DO NOTHING', [randomUUID()]);
+  const { rows } = await db.query<{ id: string }>('SELECT id FROM shop_identity');
   return rows[0]!.id;
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Database } from './database';
+import { holdLock, type Database, type Queryable } from './database';
 
 const MIGRATIONS = fileURLToPath(new URL('../../migrations/', import.meta.url));
 /** SHA-256 of each migration as it landed, newest wording last: two were reworded once, and both wordings are known. */
@@ -57,30 +57,37 @@ function checkDone(done: readonly Done[], migrations: readonly Migration[]): voi
   }
 }
 
+/** Steps that this database has had; their checksums through JSON, since the column is younger than some databases. */
+async function readDone(tx: Queryable): Promise<Done[]> {
+  const { rows } = await tx.query<Done>(
+    "SELECT number, name, to_jsonb(migration) ->> 'checksum' AS checksum FROM migration ORDER BY number",
+  );
+  return rows;
+}
+
+const MIGRATION_TABLE =
+  'CREATE TABLE IF NOT EXISTS migration (number integer PRIMARY KEY, name text NOT NULL, at timestamptz NOT NULL DEFAULT now(), checksum text)';
+
 /**
- * Runs the migrations that this database has not had, each in its own transaction. Returns the newest number.
+ * Runs the migrations that this database has not had, all or none, one process at a time. Returns the newest number.
  * Throws FolderRefusedError for a database of a newer or another program.
  */
 export async function migrate(db: Database, migrations: readonly Migration[]): Promise<number> {
-  await db.exec(
-    'CREATE TABLE IF NOT EXISTS migration (number integer PRIMARY KEY, name text NOT NULL, at timestamptz NOT NULL DEFAULT now(), checksum text)',
-  );
-  // Through JSON, since the column is younger than some folders.
-  const { rows } = await db.query<Done>(
-    "SELECT number, name, to_jsonb(migration) ->> 'checksum' AS checksum FROM migration ORDER BY number",
-  );
-  checkDone(rows, migrations);
-  const had = new Set(rows.map((row) => row.number));
-  await db.exec('ALTER TABLE migration ADD COLUMN IF NOT EXISTS checksum text');
-  for (const { number, name, sql, checksum } of migrations.filter((m) => !had.has(m.number))) {
-    await db.transaction(async (tx) => {
+  await db.transaction(async (tx) => {
+    await holdLock(tx, 'migration');
+    await tx.exec(MIGRATION_TABLE);
+    const done = await readDone(tx);
+    checkDone(done, migrations);
+    const had = new Set(done.map((step) => step.number));
+    await tx.exec('ALTER TABLE migration ADD COLUMN IF NOT EXISTS checksum text');
+    for (const { number, name, sql, checksum } of migrations.filter((m) => !had.has(m.number))) {
       await tx.exec(sql);
       await tx.query('INSERT INTO migration (number, name, checksum) VALUES ($1, $2, $3)', [
         number,
         name,
         checksum,
       ]);
-    });
-  }
+    }
+  });
   return migrations.at(-1)?.number ?? 0;
 }

@@ -126,28 +126,52 @@ function refuseUnknown(error: unknown): never {
   throw error;
 }
 
+interface NewPour {
+  id: string;
+  doc: PourDoc;
+  used?: UsedItems | undefined;
+  /** Its own number, when it comes with one. */
+  number?: number;
+  at: string;
+}
+
+/** The number of a new pour, kept in a row that is locked before it is read: none is given out twice. */
+async function takeNumber(db: Queryable, own: number | undefined): Promise<number> {
+  const { rows } = await db.query<{ number: number }>(
+    `UPDATE numbering SET pour = CASE WHEN $1::integer IS NULL THEN pour + 1 ELSE greatest(pour, $1::integer) END
+     RETURNING coalesce($1::integer, pour) AS number`,
+    [own ?? null],
+  );
+  return rows[0]!.number;
+}
+
+/** Whether this very pour is there; another one under its id is refused. */
+async function isThere(db: Queryable, { id, doc }: NewPour): Promise<boolean> {
+  const { rows } = await db.query<{ same: boolean }>(
+    'SELECT doc = $2::jsonb AS same FROM pour WHERE id = $1',
+    [id, JSON.stringify(doc)],
+  );
+  if (rows[0]?.same === false) throw new Refusal('ID_TAKEN', { what: 'pour' });
+  return rows.length > 0;
+}
+
 /**
  * Adds a pour under the next number, or under its own when it has one. Adding the very same again changes nothing;
- * another one under the same id is refused.
+ * another one under the same id is refused. Within a transaction of the caller's.
  */
-export async function addPour(
-  db: Queryable,
-  pour: { id: string; doc: PourDoc; used?: UsedItems | undefined; number?: number; at: string },
-): Promise<void> {
-  const inserted = await db
+export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
+  // Held until the end, so that one that was sent twice at once is found the second time.
+  await db.query('SELECT pour FROM numbering FOR UPDATE');
+  if (await isThere(db, pour)) return;
+  const number = await takeNumber(db, pour.number);
+  await db
     .query(
       `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $7, coalesce($8, (SELECT coalesce(max(number), 0) + 1 FROM pour)))
-       ON CONFLICT (id) DO NOTHING RETURNING id`,
-      [pour.id, ...derived(pour.doc, pour.used), pour.at, pour.number ?? null],
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $7, $8)`,
+      [pour.id, ...derived(pour.doc, pour.used), pour.at, number],
     )
     .catch(refuseUnknown);
-  if (inserted.rows.length > 0) return keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
-  const { rows } = await db.query('SELECT 1 FROM pour WHERE id = $1 AND doc = $2::jsonb', [
-    pour.id,
-    JSON.stringify(pour.doc),
-  ]);
-  if (rows.length === 0) throw new Refusal('ID_TAKEN', { what: 'pour' });
+  await keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
 }
 
 /** Replaces the document of a pour and what is derived from it. */

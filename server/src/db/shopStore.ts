@@ -70,12 +70,15 @@ export async function listShop(db: Queryable): Promise<{ lists: ShopLists; unrea
   return { lists, unread };
 }
 
+/** One item; locked for a change that follows, where `forChange`. */
 export async function findItem<K extends ShopKind>(
   db: Queryable,
   kind: K,
   id: string,
+  forChange = false,
 ): Promise<ShopItem<K> | undefined> {
-  const { rows } = await db.query<Record<string, unknown>>(SQL[kind].one, [id]);
+  const one = forChange ? `${SQL[kind].one} FOR UPDATE` : SQL[kind].one;
+  const { rows } = await db.query<Record<string, unknown>>(one, [id]);
   return rows[0] && toItem<K>(rows[0]);
 }
 
@@ -92,7 +95,7 @@ export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): P
     const value = item[field];
     return typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
   });
-  const before = await findItem(db, kind, item['id'] as string);
+  const before = await findItem(db, kind, item['id'] as string, true);
   const former = SHOP_ITEM_SCHEMAS[kind].safeParse(before);
   refuseNewFaults(
     former.success ? itemFaults(kind, former.data as never) : [],

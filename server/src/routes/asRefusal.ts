@@ -1,4 +1,4 @@
-import { Refusal, type ErrorCode } from '@zero-pour/contracts';
+import { Refusal } from '@zero-pour/contracts';
 
 /** What express itself throws while it reads an address or a body. */
 function fromHttp(error: { type?: string; status?: number }): Refusal | null {
@@ -23,9 +23,8 @@ const NOT_HELD: Record<string, string> = {
 
 function fromSqlState(code: string): Refusal | null {
   if (code in NOT_HELD) return new Refusal('BAD_REQUEST', { where: 'the whole', why: NOT_HELD[code] ?? '' });
-  const busy: ErrorCode = 'BUSY';
   if (code === '53100') return new Refusal('DISK_FULL');
-  if (/^(40|53|55|57)/.test(code)) return new Refusal(busy);
+  if (/^(40|53|55|57)/.test(code)) return new Refusal('BUSY');
   if (code === '58030') return new Refusal('FOLDER_NOT_WRITTEN', { what: 'input or output error' });
   return null;
 }
@@ -40,12 +39,17 @@ function fromFile(code: string): Refusal | null {
 
 /** The embedded database after it gave itself up: it answers nothing any more until it is opened again. */
 const HAS_STOPPED = /PGlite (is closed|failed)|RuntimeError|Aborted\(|unreachable|exit\(/i;
+/** A database server that went away, or was never there. */
+const IS_AWAY = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|ETIMEDOUT|EPIPE|57P0[123]|08\w{3})$/;
+const LOST_CONNECTION = /Connection terminated|timeout exceeded when trying to connect/;
 
 /** The refusal that an error means to whoever asked, or null when nobody foresaw it. */
 export function asRefusal(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   if (!(error instanceof Error)) return null;
   const { code } = error as { code?: unknown };
+  if (IS_AWAY.test(String(code)) || LOST_CONNECTION.test(error.message))
+    return new Refusal('DATABASE_STOPPED');
   const known = typeof code === 'string' ? (fromSqlState(code) ?? fromFile(code)) : null;
   if (known) return known;
   if (HAS_STOPPED.test(`${error.name} ${error.message}`)) return new Refusal('DATABASE_STOPPED');

@@ -25,7 +25,7 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
   router.put('/settings', async (request, response) => {
     const settings = parseOrRefuse(settingsSchema, request.body);
     await db.transaction(async (tx) => {
-      const before = await readSettings(tx);
+      const before = await readSettings(tx, true);
       refuseNewFaults(settingsFaults(before.settings), settingsFaults(settings));
       await keepSettings(tx, settings);
     });

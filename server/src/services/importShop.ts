@@ -1,5 +1,5 @@
 import { RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
-import type { Database, Queryable } from '../db/database';
+import { holdLock, type Database, type Queryable } from '../db/database';
 import { addPattern } from '../db/patternStore';
 import { addPour } from '../db/pourStore';
 import { keepRecord } from '../db/recordStore';
@@ -40,6 +40,7 @@ export async function importShop(
   for (const [hash, content] of bytes)
     await keepBlob(db, files, hash, 'application/octet-stream', once(content));
   await db.transaction(async (tx) => {
+    await holdLock(tx, 'importing');
     await refuseUnlessEmpty(tx);
     await keepSettings(tx, file.settings);
     for (const kind of IN_ORDER) for (const item of file.lists[kind]) await keepItem(tx, kind, item);

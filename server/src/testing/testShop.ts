@@ -1,8 +1,10 @@
+import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { startShop, type RunningShop } from '../start';
+import { createTestDatabase, dropTestDatabase } from './testDatabase';
 
 export interface TestShop {
   shop: RunningShop;
@@ -17,13 +19,27 @@ export interface TestShop {
   close(): Promise<void>;
 }
 
+/** Databases on the server by the data folder that they belong to, so that a folder can be opened again. */
+const databases = new Map<string, string>();
+
+/** The database of a data folder: one of its own on the server under test, or the embedded one in it. */
+async function databaseOf(folder: string): Promise<string | undefined> {
+  const known = databases.get(folder);
+  if (known) return known;
+  const url = await createTestDatabase(`zp_${randomUUID().replaceAll('-', '')}`);
+  if (url) databases.set(folder, url);
+  return url;
+}
+
 /** A shop on a new data folder and a free port, spoken to over HTTP as the page does. */
 export async function openTestShop(given?: string): Promise<TestShop> {
   const folder = given ?? (await mkdtemp(path.join(tmpdir(), 'zero-pour-test-')));
+  const databaseUrl = await databaseOf(folder);
   const shop = await startShop({
     dataFolder: folder,
     webFolder: path.join(folder, 'no-page'),
     port: 0,
+    databaseUrl,
     demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()),
     log: pino({ level: 'silent' }),
   });
@@ -44,6 +60,8 @@ export async function openTestShop(given?: string): Promise<TestShop> {
     },
     close: async () => {
       await shop.stop();
+      if (databaseUrl) await dropTestDatabase(databaseUrl);
+      databases.delete(folder);
       if (!given) await rm(folder, { recursive: true, force: true });
     },
   };

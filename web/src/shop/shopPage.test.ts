@@ -50,17 +50,17 @@ describe('things of the shop', () => {
     await flushPromises();
     expect(shop.server.last(`/shop/flask/${gone.id}`)!.method).toBe('DELETE');
     expect(useShop().lists.flask.some((f) => f.id === gone.id)).toBe(false);
+    await expect.poll(() => useNotices().current?.action).toBeDefined();
     useNotices().current!.action!.run();
-    await flushPromises();
-    expect(useShop().lists.flask.some((f) => f.id === gone.id)).toBe(true);
+    await expect.poll(() => useShop().lists.flask.some((f) => f.id === gone.id)).toBe(true);
   });
 
   it('that are printers are retired and used again', async () => {
     const printer = useShop().lists.printer[0]!;
     const page = open('printer', printer.id);
     await buttonOf(page, 'Retire').trigger('click');
-    await flushPromises();
-    expect((useShop().lists.printer.find((p) => p.id === printer.id) as Printer).retired).toBe(true);
+    const kept = () => useShop().lists.printer.find((p) => p.id === printer.id) as Printer;
+    await expect.poll(() => kept().retired).toBe(true);
     expect(flatText(page)).toContain('Use again');
   });
 
