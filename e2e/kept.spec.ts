@@ -132,3 +132,24 @@ test('a demo and an own shop that take turns on one port keep their entries apar
     .poll(async () => (await shopOf(page)).lists.flask.find((flask) => flask.id === id)?.name)
     .toBe('typed in the demo');
 });
+
+test('two people change one flask: the second sees both versions and decides', async ({ page, browser }) => {
+  const { id } = (await shopOf(page)).lists.flask[1]!;
+  const at = `${demo.address}/shop/flask/${id}`;
+  const other = await browser.newPage();
+  await page.goto(at);
+  await other.goto(at);
+  await type(page, 'Height', '95');
+  await expect(page.getByText('kept', { exact: true })).toBeVisible();
+  await type(other, 'Height', '96');
+  await expect(other.getByText(/not kept\. This was changed elsewhere/)).toBeVisible();
+  await notKept(other).click();
+  await expect(other.getByText('height mm: yours 96, theirs 95')).toBeVisible();
+  const heightNow = async () =>
+    ((await shopOf(page)).lists.flask.find((flask) => flask.id === id) as { heightMm?: number }).heightMm;
+  expect(await heightNow()).toBe(95);
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await expect.poll(heightNow).toBe(96);
+  await expect(notKept(other)).toHaveCount(0);
+  await other.close();
+});

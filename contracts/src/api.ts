@@ -15,6 +15,8 @@ import { unreadSchema } from './unread';
 export const SHOP_HEADER = 'Zero-Pour-Shop';
 export const BUILD_HEADER = 'Zero-Pour-Build';
 
+const revisionsSchema = z.record(z.string(), z.number().int().positive());
+
 /** Everything the page needs to begin: what the shop owns, its patterns, and the pours not yet in the record. */
 export const shopStateSchema = z.strictObject({
   /** What this browser keeps of the shop goes by it. */
@@ -23,6 +25,8 @@ export const shopStateSchema = z.strictObject({
   lists: shopListsSchema,
   patterns: z.array(patternSchema),
   openPours: z.array(pourSchema),
+  /** By the address that a whole thing is kept at: which state of it this is. */
+  revisions: revisionsSchema,
   /** Kept things that do not read; everything else stands without them. */
   unread: z.array(unreadSchema),
 });
@@ -38,6 +42,7 @@ export type PourList = z.infer<typeof pourListSchema>;
 /** Records of the bench. */
 export const recordsSchema = z.strictObject({
   lists: recordListsSchema,
+  revisions: revisionsSchema,
   unread: z.array(unreadSchema),
 });
 export type Records = z.infer<typeof recordsSchema>;

@@ -8,6 +8,8 @@ export const apiErrorSchema = z.strictObject({
     code: z.string(),
     sentence: z.string(),
   }),
+  /** What is kept instead, where a whole thing was written over a state that its writer had not seen. */
+  stored: z.unknown().optional(),
 });
 export type ApiErrorBody = z.infer<typeof apiErrorSchema>;
 
@@ -25,6 +27,20 @@ export class Refusal extends Error {
   }
   get body(): ApiErrorBody {
     return { error: { code: this.code, sentence: this.message } };
+  }
+}
+
+/** The thing was changed elsewhere meanwhile: both versions are told, and nothing is written over. */
+export class StaleRefusal extends Refusal {
+  constructor(
+    readonly stored: unknown,
+    readonly revision: number,
+  ) {
+    super('STALE');
+    this.name = 'StaleRefusal';
+  }
+  override get body(): ApiErrorBody {
+    return { ...super.body, stored: this.stored };
   }
 }
 

@@ -52,6 +52,11 @@ const API_ERRORS = {
     sentence:
       'There is already another {what} in this place, with other content. Reload the page; what you typed stays.',
   },
+  STALE: {
+    status: 409,
+    sentence:
+      'This was changed elsewhere meanwhile. Both versions stand under “Not kept”: keep yours, or take theirs.',
+  },
   UNREADABLE: { status: 409, sentence: '{sentence}' },
   DAMAGED: {
     status: 410,

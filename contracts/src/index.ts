@@ -1,5 +1,5 @@
 export { ERRORS, errorSentence, type ErrorCode, type ErrorDetail, type ErrorText } from './errors';
-export { apiErrorSchema, parseOrRefuse, Refusal, type ApiErrorBody } from './apiError';
+export { apiErrorSchema, parseOrRefuse, Refusal, StaleRefusal, type ApiErrorBody } from './apiError';
 export { readingSchema, readingValue, type Reading } from './reading';
 export { hashSchema, idSchema, momentSchema } from './parts';
 export { FIGURE_FROM, KNOWN, RESIN_FAMILIES } from './shop/resin';

@@ -126,12 +126,14 @@ describe('versions', () => {
   });
   it('keep the shop’s own class', async () => {
     const pattern = await newPattern('classed');
-    const { body } = await ask('PUT', `/patterns/${pattern.id}`, {
-      name: 'classed',
-      note: '',
-      classOverride: 'filigree',
-    });
+    const classed = { name: 'classed', note: '', classOverride: 'filigree' };
+    const { body } = await ask('PUT', `/patterns/${pattern.id}`, classed, { 'If-Match': '"1"' });
     expect(body.classOverride).toBe('filigree');
+    const stale = { ...classed, note: 'by another' };
+    expect(await ask('PUT', `/patterns/${pattern.id}`, stale, { 'If-Match': '"1"' })).toMatchObject({
+      status: 409,
+      body: { stored: classed },
+    });
     expect(
       (await ask('PUT', `/patterns/${pattern.id}`, { name: 'classed', note: '', classOverride: 'lace' }))
         .status,

@@ -99,6 +99,38 @@ describe('what cannot be kept', () => {
   });
 });
 
+describe('a whole thing that two people change', () => {
+  const put = async (at: string, body: unknown, base: string | null) => {
+    const response = await fetch(`${test.shop.address}/api${at}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', ...(base === null ? {} : { 'If-Match': base }) },
+      body: JSON.stringify(body),
+    });
+    return { status: response.status, etag: response.headers.get('etag'), body: await response.json() };
+  };
+
+  it.each([
+    ['flask', () => `/shop/flask/${randomUUID()}`, flask],
+    ['settings', () => '/settings', undefined],
+  ])('%s: the second is answered with both versions, and nothing is written over', async (_, address, given) => {
+    const at = address();
+    const first = given ?? ((await ask('GET', '/shop')).body as ShopState).settings;
+    const field = 'name' in first ? 'name' : 'shopName';
+    const known = ((await ask('GET', '/shop')).body as ShopState).revisions[at];
+    const begun = await put(at, { ...first, [field]: `begun ${at}` }, known === undefined ? null : `"${known}"`);
+    expect(begun.status).toBe(200);
+    const mine = await put(at, { ...first, [field]: `mine ${at}` }, begun.etag);
+    expect(mine.status).toBe(200);
+    const theirs = await put(at, { ...first, [field]: `theirs ${at}` }, begun.etag);
+    expect(theirs).toMatchObject({ status: 409, etag: mine.etag, body: { error: { code: 'STALE' }, stored: { [field]: `mine ${at}` } } });
+    // Thought to be new, it is stale too; the very same again is no fault; over the known state it is kept.
+    expect((await put(at, { ...first, [field]: `theirs ${at}` }, null)).status).toBe(409);
+    expect(await put(at, { ...first, [field]: `mine ${at}` }, begun.etag)).toMatchObject({ status: 200, etag: mine.etag });
+    expect((await put(at, { ...first, [field]: `theirs ${at}` }, theirs.etag)).status).toBe(200);
+    expect((await put(at, first, 'soon')).status).toBe(400);
+  });
+}); // prettier-ignore
+
 describe('an id that is taken', () => {
   it('is not answered as kept when the content is another', async () => {
     const id = await addPour();

@@ -7,6 +7,7 @@ import {
   type PatternChange,
 } from '@zero-pour/contracts';
 import type { Queryable } from './database';
+import { holdBase, type Base } from './revisions';
 import { readEach, readOne, type Listed } from './readStored';
 
 const COLUMNS =
@@ -67,12 +68,25 @@ export async function findPattern(db: Queryable, id: string): Promise<Pattern> {
   return found.read;
 }
 
-export async function changePattern(db: Queryable, id: string, change: PatternChange): Promise<Pattern> {
-  await db.query('UPDATE pattern SET name = $2, note = $3, class_override = $4 WHERE id = $1', [
-    id,
-    change.name,
-    change.note,
-    change.classOverride,
-  ]);
-  return findPattern(db, id);
+/** Changes what the shop says of a pattern, over the state that its writer had before him. */
+export async function changePattern(
+  db: Queryable,
+  id: string,
+  change: PatternChange,
+  base: Base,
+): Promise<{ pattern: Pattern; revision: number }> {
+  const { rows: had } = await db.query<{ revision: number }>(
+    'SELECT revision FROM pattern WHERE id = $1 FOR UPDATE',
+    [id],
+  );
+  const before = await findPattern(db, id);
+  const { name, note, classOverride } = before;
+  const held = { value: { name, note, classOverride }, revision: had[0]!.revision };
+  if (!holdBase<PatternChange>(held, base, change)) return { pattern: before, revision: held.revision };
+  const { rows } = await db.query<{ revision: number }>(
+    `UPDATE pattern SET name = $2, note = $3, class_override = $4, revision = revision + 1
+     WHERE id = $1 RETURNING revision`,
+    [id, change.name, change.note, change.classOverride],
+  );
+  return { pattern: await findPattern(db, id), revision: rows[0]!.revision };
 }

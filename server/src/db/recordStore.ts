@@ -13,6 +13,7 @@ import {
 import type { z } from 'zod';
 import { isForeignKeyViolation, type Queryable } from './database';
 import { readOne } from './readStored';
+import { holdBase, listRecordRevisions, type Base } from './revisions';
 
 interface Row {
   id: string;
@@ -43,7 +44,7 @@ export async function listRecords(db: Queryable): Promise<Records> {
     if ('read' in found) (lists[row.kind] as unknown[]).push(found.read);
     else unread.push(found.unread);
   }
-  return { lists, unread };
+  return { lists, revisions: await listRecordRevisions(db), unread };
 }
 
 /** Adds or replaces a record. Refuses one whose resin or printer is not there, or that takes another kind's place. */
@@ -51,31 +52,34 @@ export async function keepRecord<K extends RecordKind>(
   db: Queryable,
   kind: K,
   given: unknown,
-): Promise<BenchRecord<K>> {
+  base: Base,
+): Promise<{ record: BenchRecord<K>; revision: number }> {
   const record = parseOrRefuse(BENCH_RECORD_SCHEMAS[kind], given);
   const { id, ...doc } = record;
-  const { rows: had } = await db.query<Row>(
-    'SELECT id, kind, doc FROM bench_record WHERE id = $1 FOR UPDATE',
+  const { rows: had } = await db.query<Row & { revision: number }>(
+    'SELECT id, kind, doc, revision FROM bench_record WHERE id = $1 FOR UPDATE',
     [id],
   );
   if (had[0] && had[0].kind !== kind) throw new Refusal('ID_TAKEN', { what: 'record' });
+  const held = had[0] && { value: { ...had[0].doc, id } as unknown, revision: had[0].revision };
+  if (held && !holdBase(held, base, record)) return { record, revision: held.revision };
   const before = had[0] && readOne(had[0], stored(kind));
   refuseNewFaults(
     before && 'read' in before ? recordFaults(kind, before.read as never) : [],
     recordFaults(kind, record as never),
   );
   try {
-    await db.query(
+    const { rows } = await db.query<{ revision: number }>(
       `INSERT INTO bench_record (id, kind, doc) VALUES ($1, $2, $3)
-       ON CONFLICT (id) DO UPDATE SET doc = excluded.doc`,
+       ON CONFLICT (id) DO UPDATE SET doc = excluded.doc, revision = bench_record.revision + 1 RETURNING revision`,
       [id, kind, JSON.stringify(doc)],
     );
+    return { record, revision: rows[0]!.revision };
   } catch (error) {
     if (isForeignKeyViolation(error))
       throw new Refusal('NOT_FOUND', { what: 'resin or printer of that kind' });
     throw error;
   }
-  return record;
 }
 
 /** Takes a record away; one that is gone already is no fault. */

@@ -4,21 +4,19 @@ import {
   whyUnread,
   type Settings,
   type Unread,
+  refuseNewFaults,
+  settingsFaults,
 } from '@zero-pour/contracts';
 import type { Queryable } from './database';
+import { holdBase, type Base } from './revisions';
 
 /** A shop that never said where it is takes the clock of the machine that keeps it. */
 const hostTimeZone = (): string => new Intl.DateTimeFormat().resolvedOptions().timeZone;
 
-/** The settings, locked where they are changed next; those that do not read are named, and usual ones stand in. */
-export async function readSettings(
-  db: Queryable,
-  forChange = false,
-): Promise<{ settings: Settings; unread: Unread[] }> {
+/** The settings; those that do not read are named, and usual ones stand in. */
+export async function readSettings(db: Queryable): Promise<{ settings: Settings; unread: Unread[] }> {
   const usual: Settings = { ...DEFAULT_SETTINGS, timeZone: hostTimeZone() };
-  const { rows } = await db.query<{ data: object }>(
-    `SELECT data FROM settings${forChange ? ' FOR UPDATE' : ''}`,
-  );
+  const { rows } = await db.query<{ data: object }>('SELECT data FROM settings');
   if (!rows[0]) return { settings: usual, unread: [] };
   // Written before shops had a clock of their own: the field is filled in.
   const result = settingsSchema.safeParse({ timeZone: usual.timeZone, ...rows[0].data });
@@ -32,9 +30,17 @@ export async function readSettings(
   return { settings: usual, unread: [unread] };
 }
 
-export async function keepSettings(db: Queryable, settings: Settings): Promise<void> {
-  await db.query(
-    'INSERT INTO settings (data) VALUES ($1) ON CONFLICT (only_row) DO UPDATE SET data = excluded.data',
+/** Keeps the settings over the state that their writer had before him; returns their revision. */
+export async function keepSettings(db: Queryable, settings: Settings, base: Base): Promise<number> {
+  const before = (await readSettings(db)).settings;
+  const { rows } = await db.query<{ revision: number }>('SELECT revision FROM settings FOR UPDATE');
+  const held = rows[0] && { value: before, revision: rows[0].revision };
+  if (held && !holdBase(held, base, settings)) return held.revision;
+  refuseNewFaults(settingsFaults(before), settingsFaults(settings));
+  const kept = await db.query<{ revision: number }>(
+    `INSERT INTO settings (data) VALUES ($1)
+     ON CONFLICT (only_row) DO UPDATE SET data = excluded.data, revision = settings.revision + 1 RETURNING revision`,
     [JSON.stringify(settings)],
   );
+  return kept.rows[0]!.revision;
 }

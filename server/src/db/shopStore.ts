@@ -15,6 +15,7 @@ import {
 import { isForeignKeyViolation, isUniqueViolation, type Queryable } from './database';
 import { rememberChange } from './historyStore';
 import { readEach, type Listed } from './readStored';
+import { holdBase, type Base } from './revisions';
 
 /** "densityGPerMl" → "density_g_per_ml". */
 const columnOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -32,13 +33,14 @@ const SQL = Object.fromEntries(
       {
         list: `SELECT ${selected} FROM ${kind} ORDER BY lower(name)`,
         one: `SELECT ${selected} FROM ${kind} WHERE id = $1`,
+        held: `SELECT ${selected}, revision FROM ${kind} WHERE id = $1 FOR UPDATE`,
         keep: `INSERT INTO ${kind} (${columns.join(', ')}) VALUES (${columns.map((_, i) => `$${i + 1}`).join(', ')})
-               ON CONFLICT (id) DO UPDATE SET ${updates.join(', ')}`,
+               ON CONFLICT (id) DO UPDATE SET ${updates.join(', ')}, revision = ${kind}.revision + 1 RETURNING revision`,
         remove: `DELETE FROM ${kind} WHERE id = $1`,
       },
     ];
   }),
-) as Record<ShopKind, { list: string; one: string; keep: string; remove: string }>;
+) as Record<ShopKind, { list: string; one: string; held: string; keep: string; remove: string }>;
 
 /** A row as an item: moments as ISO text. */
 const toItem = <K extends ShopKind>(row: Record<string, unknown>): ShopItem<K> =>
@@ -70,40 +72,52 @@ export async function listShop(db: Queryable): Promise<{ lists: ShopLists; unrea
   return { lists, unread };
 }
 
-/** One item; locked for a change that follows, where `forChange`. */
 export async function findItem<K extends ShopKind>(
   db: Queryable,
   kind: K,
   id: string,
-  forChange = false,
 ): Promise<ShopItem<K> | undefined> {
-  const one = forChange ? `${SQL[kind].one} FOR UPDATE` : SQL[kind].one;
-  const { rows } = await db.query<Record<string, unknown>>(one, [id]);
+  const { rows } = await db.query<Record<string, unknown>>(SQL[kind].one, [id]);
   return rows[0] && toItem<K>(rows[0]);
 }
 
+/** An item as it stands, locked for a change that follows, with its revision. */
+async function holdItem<K extends ShopKind>(
+  db: Queryable,
+  kind: K,
+  id: string,
+): Promise<{ value: ShopItem<K>; revision: number } | undefined> {
+  const { rows } = await db.query<Record<string, unknown> & { revision: number }>(SQL[kind].held, [id]);
+  if (!rows[0]) return undefined;
+  const { revision, ...row } = rows[0];
+  return { value: toItem<K>(row), revision };
+}
+
 /**
- * Adds or replaces an item, and remembers how it stood; the caller holds both together in a transaction. Refuses a name
- * that another one has, and what cannot be between its fields.
+ * Adds or replaces an item, and remembers how it stood; the caller holds both together in a transaction. Returns its
+ * revision. Refuses a name that another one has, what cannot be between its fields, and to write over a state that the
+ * writer had not seen.
  */
-export async function keepItem(db: Queryable, kind: ShopKind, given: unknown): Promise<void> {
-  const item = parseOrRefuse<ShopItem<ShopKind>>(SHOP_ITEM_SCHEMAS[kind] as never, given) as Record<
-    string,
-    unknown
-  >;
+export async function keepItem<K extends ShopKind>(
+  db: Queryable,
+  kind: K,
+  given: unknown,
+  base: Base,
+): Promise<number> {
+  const item = parseOrRefuse<ShopItem<K>>(SHOP_ITEM_SCHEMAS[kind], given);
+  const held = await holdItem(db, kind, item.id);
+  if (held && !holdBase(held, base, item)) return held.revision;
+  const former = SHOP_ITEM_SCHEMAS[kind].safeParse(held?.value);
+  refuseNewFaults(former.success ? itemFaults(kind, former.data) : [], itemFaults(kind, item));
+  const fields = item as Record<string, unknown>;
   const values = fieldsOf(kind).map((field) => {
-    const value = item[field];
+    const value = fields[field];
     return typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
   });
-  const before = await findItem(db, kind, item['id'] as string, true);
-  const former = SHOP_ITEM_SCHEMAS[kind].safeParse(before);
-  refuseNewFaults(
-    former.success ? itemFaults(kind, former.data as never) : [],
-    itemFaults(kind, item as never),
-  );
   try {
-    await db.query(SQL[kind].keep, values);
-    if (before) await rememberChange(db, kind, before, item);
+    const { rows } = await db.query<{ revision: number }>(SQL[kind].keep, values);
+    if (held) await rememberChange(db, kind, held.value, fields);
+    return rows[0]!.revision;
   } catch (error) {
     if (isUniqueViolation(error)) throw new Refusal('NAME_TAKEN', { what: kind });
     if (isForeignKeyViolation(error))

@@ -9,6 +9,7 @@ import { ANALYSIS_VERSION } from '@zero-pour/core';
 import { Router } from 'express';
 import { findAnalysis, keepAnalysis, listKnownParts } from '../db/analysisStore';
 import { addPattern, changePattern, findPattern } from '../db/patternStore';
+import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
 export function patternRoutes({ db }: Services): Router {
@@ -21,7 +22,10 @@ export function patternRoutes({ db }: Services): Router {
 
   router.put('/patterns/:id', async (request, response) => {
     const change = parseOrRefuse(patternChangeSchema, request.body);
-    response.json(await changePattern(db, parseOrRefuse(idSchema, request.params.id), change));
+    const id = parseOrRefuse(idSchema, request.params.id);
+    const base = baseOf(request);
+    const kept = await db.transaction((tx) => changePattern(tx, id, change, base));
+    response.set('ETag', etagOf(kept.revision)).json(kept.pattern);
   });
 
   router.get('/patterns/known', async (_request, response) => {

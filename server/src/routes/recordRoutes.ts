@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
 import { listPouredPrints } from '../db/printStore';
 import { listPouredSizes } from '../db/sizeStore';
+import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
 /** Trials, tests and measured series, and what the pours say of resins and sizes. */
@@ -19,7 +20,9 @@ export function recordRoutes({ db }: Services): Router {
 
   router.put('/records/:kind/:id', async (request, response) => {
     const { kind, id } = named(request.params);
-    response.json(await db.transaction((tx) => keepRecord(tx, kind, { ...request.body, id })));
+    const base = baseOf(request);
+    const kept = await db.transaction((tx) => keepRecord(tx, kind, { ...request.body, id }, base));
+    response.set('ETag', etagOf(kept.revision)).json(kept.record);
   });
 
   router.delete('/records/:kind/:id', async (request, response) => {

@@ -1,17 +1,11 @@
-import {
-  idSchema,
-  parseOrRefuse,
-  refuseNewFaults,
-  settingsFaults,
-  settingsSchema,
-  shopKindSchema,
-} from '@zero-pour/contracts';
+import { idSchema, parseOrRefuse, settingsSchema, shopKindSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { listHistory } from '../db/historyStore';
-import { keepSettings, readSettings } from '../db/settingsStore';
+import { keepSettings } from '../db/settingsStore';
 import { findItem, keepItem, removeItem } from '../db/shopStore';
 import { importShop } from '../services/importShop';
 import { readShopState } from '../services/readShopState';
+import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
 /** Everything at the start, settings, and the things of the shop by kind. */
@@ -24,23 +18,19 @@ export function shopRoutes({ db, files, demoShop }: Services): Router {
 
   router.put('/settings', async (request, response) => {
     const settings = parseOrRefuse(settingsSchema, request.body);
-    await db.transaction(async (tx) => {
-      const before = await readSettings(tx, true);
-      refuseNewFaults(settingsFaults(before.settings), settingsFaults(settings));
-      await keepSettings(tx, settings);
-    });
+    const revision = await db.transaction((tx) => keepSettings(tx, settings, baseOf(request)));
+    response.set('ETag', etagOf(revision));
     response.json(settings);
   });
 
   router.put('/shop/:kind/:id', async (request, response) => {
     const kind = parseOrRefuse(shopKindSchema, request.params.kind);
     const id = parseOrRefuse(idSchema, request.params.id);
-    response.json(
-      await db.transaction(async (tx) => {
-        await keepItem(tx, kind, { ...request.body, id });
-        return findItem(tx, kind, id);
-      }),
-    );
+    const kept = await db.transaction(async (tx) => {
+      const revision = await keepItem(tx, kind, { ...request.body, id }, baseOf(request));
+      return { revision, item: await findItem(tx, kind, id) };
+    });
+    response.set('ETag', etagOf(kept.revision)).json(kept.item);
   });
 
   router.delete('/shop/:kind/:id', async (request, response) => {

@@ -13,7 +13,7 @@ import {
 } from '@zero-pour/contracts';
 import type { Database, Queryable } from '../db/database';
 import { findPour, keepPourDoc } from '../db/pourStore';
-import { asRefusal } from '../routes/asRefusal';
+import { asRefusal } from './asRefusal';
 import { snapshotUsed } from './usedItems';
 
 type Judged = { kept: PourDoc } | { refusal: Refusal };

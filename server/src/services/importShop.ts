@@ -42,11 +42,11 @@ export async function importShop(
   await db.transaction(async (tx) => {
     await holdLock(tx, 'importing');
     await refuseUnlessEmpty(tx);
-    await keepSettings(tx, file.settings);
-    for (const kind of IN_ORDER) for (const item of file.lists[kind]) await keepItem(tx, kind, item);
+    await keepSettings(tx, file.settings, 'any');
+    for (const kind of IN_ORDER) for (const item of file.lists[kind]) await keepItem(tx, kind, item, 'any');
     for (const { createdAt, ...pattern } of file.patterns) await addPattern(tx, pattern, createdAt);
     for (const kind of RECORD_KINDS)
-      for (const record of file.records[kind]) await keepRecord(tx, kind, record);
+      for (const record of file.records[kind]) await keepRecord(tx, kind, record, 'any');
     for (const { id, doc, number, createdAt } of file.pours) {
       const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, number, used, at: createdAt });

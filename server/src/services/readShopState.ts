@@ -3,6 +3,7 @@ import type { Queryable } from '../db/database';
 import { identifyShop } from '../db/identityStore';
 import { listPatterns } from '../db/patternStore';
 import { listOpenPours } from '../db/pourStore';
+import { listRevisions } from '../db/revisions';
 import { readSettings } from '../db/settingsStore';
 import { listShop } from '../db/shopStore';
 
@@ -18,6 +19,7 @@ export async function readShopState(db: Queryable): Promise<ShopState> {
     lists: shop.lists,
     patterns: patterns.read,
     openPours: pours.read,
+    revisions: await listRevisions(db),
     unread: [...settings.unread, ...shop.unread, ...patterns.unread, ...pours.unread],
   };
 }

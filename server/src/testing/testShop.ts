@@ -43,18 +43,27 @@ export async function openTestShop(given?: string): Promise<TestShop> {
     demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()),
     log: pino({ level: 'silent' }),
   });
+  // As the page does: a whole thing is written over the state that was last answered.
+  const revisions = new Map<string, string>();
   return {
     shop,
     folder,
     ask: async (method, at, body, headers = {}) => {
       const raw = body instanceof Uint8Array;
+      const base = method === 'PUT' ? revisions.get(at) : undefined;
       const init: RequestInit = {
         method,
-        headers: { ...(raw ? {} : { 'Content-Type': 'application/json' }), ...headers },
+        headers: {
+          ...(raw ? {} : { 'Content-Type': 'application/json' }),
+          ...(base === undefined ? {} : { 'If-Match': base }),
+          ...headers,
+        },
       };
       if (body !== undefined) init.body = raw ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body);
       const response = await fetch(`${shop.address}/api${at}`, init);
       const text = await response.text();
+      const revision = response.headers.get('etag');
+      if (method === 'PUT' && response.ok && revision !== null) revisions.set(at, revision);
       const isJson = response.headers.get('content-type')?.includes('json') ?? false;
       return { status: response.status, body: (isJson ? JSON.parse(text) : text) as never };
     },

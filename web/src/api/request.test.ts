@@ -63,6 +63,31 @@ describe('an answer', () => {
   });
 });
 
+describe('a whole thing', () => {
+  const put = (n: number) => api.request(z.object({ n: z.number() }), 'PUT', '/shop/flask/1', { n });
+  const bases = () => sent.map(({ headers }) => (headers as Headers).get('If-Match'));
+
+  it('is written over the state that was last seen of it', async () => {
+    answer = () => ours({ n: 1 }, {}, { ETag: '"4"' });
+    await put(1);
+    await put(2);
+    expect(bases()).toEqual([null, '"4"']);
+  });
+
+  it('that was changed meanwhile comes back with the other version, and is then known', async () => {
+    answer = () =>
+      ours(
+        { error: { code: 'STALE', sentence: 'Changed.' }, stored: { n: 9 } },
+        { status: 409 },
+        { ETag: '"7"' },
+      );
+    const error = await put(1).catch((e: InstanceType<typeof api.RequestError>) => e);
+    expect(error).toMatchObject({ code: 'STALE', stored: { n: 9 }, isOutage: false });
+    await put(1).catch(() => undefined);
+    expect(bases()).toEqual([null, '"7"']);
+  });
+});
+
 describe('a page of an earlier build', () => {
   beforeEach(() => {
     answer = () => ours({ n: 1 }, {}, { [BUILD_HEADER]: 'the next build' });

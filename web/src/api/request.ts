@@ -1,6 +1,7 @@
 import { apiErrorSchema, BUILD_HEADER, errorSentence, SHOP_HEADER } from '@zero-pour/contracts';
 import type { z } from 'zod';
 import { FROM_CACHE } from '../../offline/answerApi';
+import { learnRevision, revisionAt } from '../state/revisions';
 import { reloadFor } from './reloadFor';
 
 /** A refusal by the server, with its sentence; or that no server answered. */
@@ -9,6 +10,8 @@ export class RequestError extends Error {
     readonly code: string,
     sentence: string,
     readonly status: number,
+    /** What is kept instead, where this was typed over a state that was not seen. */
+    readonly stored?: unknown,
   ) {
     super(sentence);
     this.name = 'RequestError';
@@ -26,7 +29,8 @@ export class RequestError extends Error {
 async function refusalOf(response: Response): Promise<RequestError> {
   const body = apiErrorSchema.safeParse(await response.json().catch(() => null));
   if (!body.success) return new RequestError('INTERNAL', errorSentence('INTERNAL'), response.status);
-  return new RequestError(body.data.error.code, body.data.error.sentence, response.status);
+  const { error, stored } = body.data;
+  return new RequestError(error.code, error.sentence, response.status, stored);
 }
 
 const outage = (sentence: string): RequestError => new RequestError('OFFLINE', sentence, 0);
@@ -56,11 +60,15 @@ async function send(path: string, init: RequestInit): Promise<Response> {
     // Named, so that another shop on this port refuses it before it is written there.
     const headers = new Headers(init.headers);
     if (pageShop !== undefined) headers.set(SHOP_HEADER, pageShop);
+    const base = init.method === 'PUT' ? revisionAt(path) : undefined;
+    if (base !== undefined) headers.set('If-Match', `"${base}"`);
     response = await fetch(`/api${path}`, { ...init, headers });
   } catch {
     throw outage('Zero Pour does not answer. What you typed is kept in this window.');
   }
   checkAnswer(response);
+  const revision = /^"(\d+)"$/.exec(response.headers.get('ETag') ?? '')?.[1];
+  if (init.method === 'PUT' && revision !== undefined) learnRevision(path, Number(revision));
   if (!response.ok) throw await refusalOf(response);
   return response;
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useNotices } from '../state/notices';
-import { useNotKept, type NotKept, type RefusedField } from '../state/notKept';
+import { useNotKept, type NotKept, type RefusedField, type RefusedThing } from '../state/notKept';
 import { usePours } from '../state/pourStore';
 import { addressOf, titleOf, typedWords } from './notKeptWords';
+import { differences, keepMine, takeTheirs } from './settleThing';
 
 /** What was typed and refused, each with its sentence and the ways on. */
 defineProps<{ entries: readonly NotKept[]; links?: boolean }>();
@@ -19,7 +20,9 @@ async function again({ pourId, change }: RefusedField): Promise<void> {
     notices.wrong(error);
   }
 }
+const mine = (entry: RefusedThing): Promise<unknown> => keepMine(entry).catch(notices.wrong);
 function letGo(entry: NotKept): void {
+  if (entry.of === 'thing') takeTheirs(entry);
   notKept.letGo(entry);
   notices.tell('Let go.', { label: 'Undo', run: () => notKept.add(entry) });
 }
@@ -35,12 +38,25 @@ function letGo(entry: NotKept): void {
         </template>
       </p>
       <p>{{ entry.sentence }}</p>
+      <p v-for="difference in entry.of === 'thing' ? differences(entry) : []" :key="difference" class="num">
+        {{ difference }}
+      </p>
       <p class="ways">
         <router-link v-if="links" :to="addressOf(entry)" @click="emit('leave')">Go there</router-link>
         <button v-if="entry.of === 'pour'" type="button" class="text-button" @click="again(entry)">
           Send it again
         </button>
-        <button type="button" class="text-button" @click="letGo(entry)">Let it go</button>
+        <button
+          v-if="entry.of === 'thing' && entry.stored"
+          type="button"
+          class="text-button"
+          @click="mine(entry)"
+        >
+          Keep mine
+        </button>
+        <button type="button" class="text-button" @click="letGo(entry)">
+          {{ entry.of === 'thing' && entry.stored ? 'Take theirs' : 'Let it go' }}
+        </button>
       </p>
     </li>
   </ul>

@@ -2,11 +2,46 @@
 import { describe, expect, it } from 'vitest';
 import { useFakeShop } from '../testing/fakeServer';
 import { useNotKept, type NotKept } from '../state/notKept';
+import { useShop } from '../state/shopStore';
 import { setShopZone } from '../time/shopClock';
 import { addressOf, placeWords, titleOf, typedWords } from './notKeptWords';
 import NotKeptLines from './NotKeptLines.vue';
 
 const shop = useFakeShop();
+
+describe('a thing that was changed elsewhere meanwhile', () => {
+  const stale = () => {
+    const theirs = shop.file.lists.flask[0]!;
+    const entry: NotKept = {
+      of: 'thing',
+      at: `/shop/flask/${theirs.id}`,
+      value: { ...theirs, heightMm: 90 },
+      stored: { ...theirs, heightMm: 130, note: 'theirs' },
+      sentence: 'This was changed elsewhere meanwhile.',
+    };
+    useNotKept().add(entry);
+    const lines = shop.show(NotKeptLines, { entries: [entry] });
+    const press = (words: string) => lines.findAll('button').find((button) => button.text() === words)!.trigger('click');
+    return { id: theirs.id, lines, press };
+  };
+  const height = (id: string) => useShop().lists.flask.find((flask) => flask.id === id)?.heightMm;
+
+  it('shows both versions, field by field', () => {
+    const text = stale().lines.text();
+    expect(text).toContain('height mm: yours 90, theirs 130');
+    expect(text).toContain('note: yours , theirs theirs');
+    expect(text).not.toContain('inner diameter');
+  });
+
+  it('is kept as mine, or taken as theirs', async () => {
+    const { id, press } = stale();
+    await press('Keep mine');
+    await expect.poll(() => shop.server.last(`/shop/flask/${id}`)?.body['heightMm']).toBe(90);
+    await expect.poll(() => useNotKept().entries).toEqual([]);
+    await stale().press('Take theirs');
+    expect([height(id), useNotKept().entries]).toEqual([130, []]);
+  });
+}); // prettier-ignore
 
 describe('an entry that was not kept', () => {
   it('is called by its place and by what was typed', () => {

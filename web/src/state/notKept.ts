@@ -18,6 +18,8 @@ const entrySchema = z.discriminatedUnion('of', [
     at: z.string(),
     value: z.record(z.string(), z.unknown()),
     sentence: z.string(),
+    /** What somebody else made of it meanwhile. */
+    stored: z.record(z.string(), z.unknown()).optional(),
   }),
 ]);
 export type NotKept = z.infer<typeof entrySchema>;

@@ -14,6 +14,7 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { useNotices } from './notices';
+import { learnRevisions } from './revisions';
 import { whenShopKnown } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
@@ -32,6 +33,7 @@ export const useRecords = defineStore('records', () => {
     ]);
     lists.value = records.lists;
     unread.value = records.unread;
+    learnRevisions(records.revisions);
     yields.value = told;
     await whenShopKnown();
     resend();
@@ -99,5 +101,5 @@ export const useRecords = defineStore('records', () => {
     }
   }
 
-  return { lists, yields, unread, ready, load, add, keep, keepTyped, remove };
+  return { lists, yields, unread, ready, load, take: show, add, keep, keepTyped, remove };
 });

@@ -26,6 +26,7 @@ import { useNotices } from './notices';
 import { usePours } from './pourStore';
 import { usePrints } from './printStore';
 import { useSizes } from './sizeStore';
+import { learnRevision, learnRevisions, revisionAt } from './revisions';
 import { adoptOldEntries, knowShop } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
@@ -66,6 +67,7 @@ export const useShop = defineStore('shop', () => {
   function take(state: ShopState): void {
     knowShop(state.shopId);
     adoptOldEntries(isIn(state));
+    learnRevisions(state.revisions);
     settings.value = state.settings;
     lists.value = state.lists;
     patterns.value = state.patterns;
@@ -103,6 +105,8 @@ export const useShop = defineStore('shop', () => {
       throw error;
     }
   }
+
+  const takeSettings = (kept: Settings): void => void (settings.value = kept);
 
   function setList<K extends ShopKind>(kind: K, list: ShopItem<K>[]): void {
     list.sort((a, b) => a.name.localeCompare(b.name));
@@ -166,6 +170,8 @@ export const useShop = defineStore('shop', () => {
 
   async function addPattern(pattern: NewPattern): Promise<Pattern> {
     const kept = await request(patternSchema, 'POST', '/patterns', pattern);
+    const at = `/patterns/${kept.id}`;
+    if (revisionAt(at) === undefined) learnRevision(at, 1);
     patterns.value = [kept, ...patterns.value.filter((p) => p.id !== kept.id)];
     return kept;
   }
@@ -198,6 +204,8 @@ export const useShop = defineStore('shop', () => {
     load,
     loadDemo,
     keepSettings,
+    takeSettings,
+    takeItem: showItem,
     keepItem,
     keepTyped,
     removeItem,

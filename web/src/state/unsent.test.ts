@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { RequestError } from '../api/request';
 import { TEST_SHOP } from '../testing/answers';
 import { useNotKept } from './notKept';
+import { learnRevision, revisionAt } from './revisions';
 import { knowShop, shopKey } from './shopKeys';
 import { forgetUnsent, isOnTheWay, keepSurely, readUnsent } from './unsent';
 
@@ -95,6 +96,20 @@ describe('keeping a whole thing surely', () => {
     await keepSurely({ at: AT, value: { n: 4 }, afterMs: 0, send }).catch(() => undefined);
     await keepSurely({ at: AT, value: { n: 5 }, afterMs: 0, send });
     expect(useNotKept().entries).toEqual([]);
+  });
+  it('of an earlier window is sent over what it was typed over, not over what was learnt since', async () => {
+    learnRevision(AT, 3);
+    const lost = keepSurely({ at: AT, value: { n: 8 }, afterMs: 0, send: () => Promise.reject(outage()) });
+    await vi.advanceTimersByTimeAsync(10);
+    learnRevision(AT, 5);
+    readUnsent('/records/');
+    expect(revisionAt(AT)).toBe(3);
+    forgetUnsent(AT);
+    await vi.advanceTimersByTimeAsync(3100);
+    expect(await lost).toBe(false);
+    learnRevision(AT, 6);
+    readUnsent('/records/');
+    expect(revisionAt(AT)).toBe(6);
   });
   it('sets aside what Zero Pour stumbles over three times', async () => {
     const send = vi.fn().mockRejectedValue(new RequestError('INTERNAL', 'Something went wrong.', 500));

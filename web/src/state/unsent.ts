@@ -1,6 +1,7 @@
 import { shallowReactive } from 'vue';
 import { RequestError } from '../api/request';
 import { useNotKept } from './notKept';
+import { forgetBase, recallBase, rememberBase } from './revisions';
 import { dropKept, keptNames, readKept, shopKey, writeKept } from './shopKeys';
 
 const START = 'put.';
@@ -23,6 +24,7 @@ function drop(at: string, text: string): void {
   if (held(at) !== text) return;
   dropKept(keyOf(at));
   onTheWay.delete(at);
+  forgetBase(at);
 }
 
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -63,7 +65,14 @@ async function sendUntilKept<T>({ at, value, send, afterMs }: Sending<T>, text: 
 
 function setAside(at: string, value: unknown, error: unknown): void {
   const sentence = error instanceof Error ? error.message : String(error);
-  useNotKept().add({ of: 'thing', at, value: value as Record<string, unknown>, sentence });
+  const stored = error instanceof RequestError ? (error.stored as Record<string, unknown>) : undefined;
+  useNotKept().add({
+    of: 'thing',
+    at,
+    value: value as Record<string, unknown>,
+    sentence,
+    ...(stored ? { stored } : {}),
+  });
 }
 
 /**
@@ -74,6 +83,7 @@ function setAside(at: string, value: unknown, error: unknown): void {
 export function keepSurely<T>(sending: Sending<T>): Promise<boolean> {
   const { at } = sending;
   const text = JSON.stringify(sending.value);
+  rememberBase(at);
   writeKept(keyOf(at), text);
   onTheWay.add(at);
   const before = attempts.get(at) ?? Promise.resolve();
@@ -88,6 +98,7 @@ export const TYPING_PAUSE_MS = 500;
 /** A removed thing is not sent any more. */
 export function forgetUnsent(at: string): void {
   dropKept(keyOf(at));
+  forgetBase(at);
   onTheWay.delete(at);
   useNotKept().thingDealtWith(at);
 }
@@ -96,6 +107,7 @@ export function forgetUnsent(at: string): void {
 export function readUnsent(path: string): { at: string; value: unknown }[] {
   return keptNames(START + path).flatMap((name) => {
     const at = name.slice(START.length);
+    recallBase(at);
     try {
       return [{ at, value: JSON.parse(held(at) ?? '') as unknown }];
     } catch {

@@ -122,11 +122,11 @@ export class FakeServer {
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
       const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);
-      return { shopId: TEST_SHOP, settings, lists, patterns, openPours, unread: [] };
+      return { shopId: TEST_SHOP, settings, lists, patterns, openPours, revisions: {}, unread: [] };
     }
     if (at === '/api/sizes') return pours.flatMap(pouredSizes);
     if (at === '/api/prints') return pours.flatMap(pouredPrint);
-    if (at === '/api/records') return { lists: records, unread: [] };
+    if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
     if (at.startsWith('/api/find?'))
       return this.find(new URLSearchParams(at.split('?')[1]).get('words') ?? '');

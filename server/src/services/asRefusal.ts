@@ -2,6 +2,7 @@ import { Refusal } from '@zero-pour/contracts';
 
 /** What express itself throws while it reads an address or a body. */
 function fromHttp(error: { type?: string; status?: number }): Refusal | null {
+  if (error.status === 404) return new Refusal('NOT_FOUND', { what: 'such address' });
   if (error.type === 'entity.too.large') return new Refusal('BODY_TOO_LARGE', { limit: '2 MB' });
   if (error.type !== undefined) return new Refusal('BODY_UNREADABLE');
   if (error instanceof URIError) return new Refusal('NOT_FOUND', { what: 'such address' });
@@ -47,11 +48,14 @@ const LOST_CONNECTION = /Connection terminated|timeout exceeded when trying to c
 export function asRefusal(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   if (!(error instanceof Error)) return null;
+  // What express and its file server say of an address comes with a code of the file system too: it is not ours.
+  const http = fromHttp(error as never);
+  if (http) return http;
   const { code } = error as { code?: unknown };
   if (IS_AWAY.test(String(code)) || LOST_CONNECTION.test(error.message))
     return new Refusal('DATABASE_STOPPED');
   const known = typeof code === 'string' ? (fromSqlState(code) ?? fromFile(code)) : null;
   if (known) return known;
   if (HAS_STOPPED.test(`${error.name} ${error.message}`)) return new Refusal('DATABASE_STOPPED');
-  return fromHttp(error as never);
+  return null;
 }
