@@ -65,6 +65,7 @@ installPackages();
 const chromium = step('Chromium', installChromium);
 step('format', () => npx('prettier', '--check', '--log-level', 'warn', '.'));
 step('lint', () => npx('eslint', '.', '--max-warnings', '0'));
+step('imports', () => run('npm', ['run', '-s', 'imports']) === 0);
 step('types', () => run('node', ['scripts/typecheck.mjs']) === 0);
 tests(
   'unit tests',

@@ -16,8 +16,9 @@ export { stageLine } from './stageLines';
 export { stageStates, type StageState } from './progress';
 export { writeTicket, type TicketLine, type TicketSection } from './ticket';
 export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './timePlan';
-export { firstHeld, toleranceOf, type PlannedSize, type ScalePlan } from './scale/planScale';
-export type { ChainStep, ScaleChain } from './scale/scaleChain';
+export { firstHeld, toleranceOf, type ScalePlan } from './scale/planScale';
+export type { PlannedSize } from './scale/plannedSize';
+export type { ChainStep, ScaleChain } from './scale/chain';
 export { sharesOfSize } from './scale/waterfall';
 export { sizePathOf, stepOf, usualMold, usualSkinMm, type SizeThings } from './scale/sizePathOf';
 export {
@@ -77,7 +78,8 @@ export {
   type Known,
   type ShopPrints,
 } from './print/knowPrints';
-export { judgeLoad, plateNow } from './print/plateLoad';
+export { judgeLoad } from './print/plateLoad';
+export { plateNow } from './print/plateNow';
 export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
 export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';
 export {

@@ -1,8 +1,7 @@
-import type { PrintedPlate, StandingCut } from '@zero-pour/contracts';
-import { judgeAdhesion, NO_ROTATION, printTime, type Judgement, type PlateLoad } from '@zero-pour/core';
-import { partsOf, type Part, type PourContext } from '../context';
-import type { PrintPlan } from '../printPlan';
-import { heldPlates, motionOf, supportsOf } from './knowPrints';
+import type { StandingCut } from '@zero-pour/contracts';
+import { judgeAdhesion, NO_ROTATION, type Judgement, type PlateLoad } from '@zero-pour/core';
+import { type Part, type PourContext } from '../context';
+import { heldPlates, supportsOf } from './knowPrints';
 
 /** Turns closer than this are one. */
 const SAME_DEG = 0.01;
@@ -66,22 +65,4 @@ export function judgeLoad(context: PourContext): Judgement | undefined {
   if (!load || !resin || !printer) return undefined;
   const others = { ...prints, prints: prints.prints.filter((p) => p.pourId !== pourId) };
   return judgeAdhesion(load, heldPlates(others, resin.id, printer.id));
-}
-
-/** The plate as it is reckoned now, to be kept when the print is started. */
-export function plateNow(context: PourContext, print: PrintPlan): PrintedPlate | undefined {
-  const { printer, profile } = context;
-  if (!printer || !profile || !partsOf(context)) return undefined;
-  const { value: motionS } = motionOf(context.prints, printer, profile);
-  const { layers, seconds } = printTime(print.heightMm, { ...profile, motionS });
-  const load = loadOf(context);
-  return {
-    printerId: printer.id,
-    profileId: profile.id,
-    layers,
-    exposureS: seconds - layers * motionS,
-    partsMl: print.partsMl,
-    raftMl: profile.raftMl,
-    ...(load ? { load } : {}),
-  };
 }

@@ -9,7 +9,7 @@ import {
   type Judgement,
   type Phrase,
 } from '@zero-pour/core';
-import type { PlannedSize } from './planScale';
+import type { PlannedSize } from './plannedSize';
 
 interface Judged {
   sizes: readonly PlannedSize[];

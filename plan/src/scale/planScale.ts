@@ -7,7 +7,6 @@ import {
   ringSizesNear,
   type AlongAxes,
   type BestScale,
-  type Estimate,
   type Judgement,
   type PieceReading,
   type RingSizeName,
@@ -20,23 +19,11 @@ import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../temperaturePlan';
 import { sharesOf } from './gatherSizes';
 import { judgeScale } from './judgeScale';
-import { chainOf, inFlaskFigure, thingsOf, type ScaleChain } from './scaleChain';
+import type { ScaleChain } from './chain';
+import { chainOf, inFlaskFigure, thingsOf } from './scaleChain';
 import { fixedFigure, percentFigure, printFigure, stepsFigure } from './scaleFigures';
+import type { PlannedSize } from './plannedSize';
 import { sizePathOf, type SizeThings } from './sizePathOf';
-
-/** A wanted size with what it comes to. */
-export interface PlannedSize {
-  target: SizeTarget;
-  scale: ScaleTarget;
-  wantedMm: number;
-  drawnMm: number;
-  printMm: number;
-  /** Finished size of a piece, with its 95 % interval; by what was read of this print, when it was. */
-  finished: Estimate;
-  foreseen: boolean;
-  missMm: number;
-  within: boolean;
-}
 
 export interface ScalePlan {
   /** Percent to print at; with X, Y and Z apart the one that gives the same volume. */

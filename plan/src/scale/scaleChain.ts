@@ -1,38 +1,11 @@
-import {
-  castsWax,
-  productOf,
-  stepsUntil,
-  type AlongAxes,
-  type LearntSizes,
-  type ScaleTarget,
-  type SizeStep,
-} from '@zero-pour/core';
+import { castsWax, productOf, stepsUntil, type LearntSizes, type ScaleTarget } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { figure, fromFigure, type Figure, type Given } from '../figure';
-import { chainGivens, type ChainGivens } from './scaleFigures';
+import { figure, fromFigure, type Figure } from '../figure';
+import type { ChainStep, ScaleChain } from './chain';
+import { chainGivens } from './scaleFigures';
 import { sizePathOf, stepOf, type SizeThings } from './sizePathOf';
 
 /** A step of the chain as it is taken here. */
-export interface ChainStep {
-  step: SizeStep;
-  given: Given;
-  /** What the book says, and one standard deviation of what is taken. */
-  bookPercent: number;
-  sdPercent: number;
-  /** Sizes of the shop that went through it. */
-  count: number;
-  typed: boolean;
-}
-
-/** The way of one size from the file to the finished piece. */
-export interface ScaleChain {
-  steps: ChainStep[];
-  givens: ChainGivens;
-  things: SizeThings;
-  /** Percents that make up for the steps alone, along each axis of the print. */
-  base: AlongAxes;
-}
-
 /** What decides the way of this pour's sizes; undefined until resin, metal and flask are known. */
 export function thingsOf(context: PourContext, flaskC: number | undefined): SizeThings | undefined {
   const { doc, resin, profile, alloy } = context;

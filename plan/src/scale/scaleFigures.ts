@@ -11,16 +11,9 @@ import {
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import { figure, formula, type Figure, type Given } from '../figure';
-import type { PlannedSize } from './planScale';
-import type { ScaleChain } from './scaleChain';
+import type { PlannedSize } from './plannedSize';
+import type { ScaleChain } from './chain';
 import { addsOf, stepOf, usualSkinMm, type SizeThings } from './sizePathOf';
-
-/** The inputs of a size's working. */
-export interface ChainGivens {
-  steps: Given[];
-  skin: Given;
-  adds: Given;
-}
 
 const SUBSCRIPTS = ['₁', '₂', '₃', '₄', '₅'];
 const counted = (count: number): string => `${count} of your ${count === 1 ? 'size' : 'sizes'}`;

@@ -1,6 +1,6 @@
 import { sizeAfter, type LearntSizes, type SizeStep } from '@zero-pour/core';
-import type { ScaleChain } from './scaleChain';
-import type { PlannedSize } from './planScale';
+import type { ScaleChain } from './chain';
+import type { PlannedSize } from './plannedSize';
 import { sizePathOf, stepOf } from './sizePathOf';
 
 /** What each step does to a size, from the file to the finished piece, mm; they sum to finished less file. */

@@ -1,7 +1,7 @@
 import { apiErrorSchema, BUILD_HEADER, errorSentence, SHOP_HEADER } from '@zero-pour/contracts';
 import type { z } from 'zod';
 import { FROM_CACHE } from '../../offline/answerApi';
-import { learnRevision, revisionAt } from '../state/revisions';
+import { learnRevision, revisionAt } from './revisions';
 import { reloadFor } from './reloadFor';
 
 /** A refusal by the server, with its sentence; or that no server answered. */

@@ -14,6 +14,7 @@ import {
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNewPour } from '../pour/useNewPour';
+import { usePlanningShop } from '../state/planningStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { pourFrom } from './pourFrom';
@@ -21,6 +22,7 @@ import { QUICK_FORMS, QUICK_KINDS, sumProblem, usualSum } from './quickForms';
 
 /** Sums that need no pour: typed in one line where that is clear, or by a form; the working is always shown. */
 const open = defineModel<boolean>({ required: true });
+const planning = usePlanningShop();
 const shop = useShop();
 const units = useUnits();
 const newPour = useNewPour();
@@ -57,7 +59,7 @@ const answer = computed<SumAnswer | { problem: string } | undefined>(() => {
 });
 const doc = computed(() =>
   sum.value && answer.value && 'lines' in answer.value
-    ? pourFrom(sum.value, shop.shop, new Date())
+    ? pourFrom(sum.value, planning.known, new Date())
     : undefined,
 );
 function makePour(): void {

@@ -9,11 +9,13 @@ import { request } from '../api/request';
 import UnreadLines from '../components/UnreadLines.vue';
 import { useNewPour } from '../pour/useNewPour';
 import { useNotices } from '../state/notices';
+import { usePlanningShop } from '../state/planningStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { formatDay } from '../time/formatMoment';
 
 const PAGE = 50;
+const planning = usePlanningShop();
 const shop = useShop();
 const units = useUnits();
 const notices = useNotices();
@@ -46,7 +48,7 @@ watchDebounced([text, alloyId, flaw], () => fetchPours(0), { debounce: 200, imme
 
 const rows = computed(() =>
   pours.value.map((pour) => {
-    const plan = planPour(pour, shop.shop);
+    const plan = planPour(pour, planning.known);
     const { doc } = pour;
     const count = countOutcomes(
       numberCastings(plan.context.parts).map((p) => doc.result.castings[p.number]?.outcome),

@@ -14,7 +14,7 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { useNotices } from './notices';
-import { learnRevisions } from './revisions';
+import { learnRevisions } from '../api/revisions';
 import { whenShopKnown } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 

@@ -17,25 +17,18 @@ import {
   type ShopState,
   type Unread,
 } from '@zero-pour/contracts';
-import type { Shop, ShopPrints, ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { setShopZone } from '../time/shopClock';
 import { useNotices } from './notices';
 import { usePours } from './pourStore';
-import { usePrints } from './printStore';
-import { useSizes } from './sizeStore';
-import { learnRevision, learnRevisions, revisionAt } from './revisions';
+import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
 import { adoptOldEntries, knowShop } from './shopKeys';
 import { forgetUnsent, keepSurely, readUnsent, TYPING_PAUSE_MS } from './unsent';
 
 const SETTINGS_AT = '/settings';
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
-
-/** These stores ask each other: the types stand here, so that none has to be known for the other. */
-const knownSizes = (): ShopSizes => useSizes().known;
-const knownPrints = (): ShopPrints => usePrints().known;
 
 /** Whether an id is of a pour or a thing of this shop. */
 function isIn({ openPours, lists }: ShopState): (id: string) => boolean {
@@ -53,13 +46,6 @@ export const useShop = defineStore('shop', () => {
   /** Kept things that do not read. */
   const unread = shallowRef<Unread[]>([]);
 
-  const shop = computed<Shop>(() => ({
-    settings: settings.value,
-    lists: lists.value,
-    patterns: patterns.value,
-    sizes: knownSizes(),
-    prints: knownPrints(),
-  }));
   const isEmpty = computed(
     () => patterns.value.length === 0 && Object.values(lists.value).every((list) => list.length === 0),
   );
@@ -199,7 +185,6 @@ export const useShop = defineStore('shop', () => {
     lists,
     patterns,
     unread,
-    shop,
     isEmpty,
     load,
     loadDemo,

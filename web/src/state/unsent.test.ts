@@ -4,7 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { RequestError } from '../api/request';
 import { TEST_SHOP } from '../testing/answers';
 import { useNotKept } from './notKept';
-import { learnRevision, revisionAt } from './revisions';
+import { learnRevision, revisionAt } from '../api/revisions';
 import { knowShop, shopKey } from './shopKeys';
 import { forgetUnsent, isOnTheWay, keepSurely, readUnsent } from './unsent';
 

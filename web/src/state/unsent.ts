@@ -1,7 +1,7 @@
 import { shallowReactive } from 'vue';
 import { RequestError } from '../api/request';
 import { useNotKept } from './notKept';
-import { forgetBase, recallBase, rememberBase } from './revisions';
+import { forgetBase, recallBase, rememberBase } from './typedOver';
 import { dropKept, keptNames, readKept, shopKey, writeKept } from './shopKeys';
 
 const START = 'put.';

@@ -2,7 +2,7 @@ import type { Pour } from '@zero-pour/contracts';
 import { planPour, type PourPlan } from '@zero-pour/plan';
 import { computed, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
 import { usePours } from './pourStore';
-import { useShop } from './shopStore';
+import { usePlanningShop } from './planningStore';
 
 /** The pour a page is about: its document, its plan, and how to change it. */
 export interface PourHandle {
@@ -17,7 +17,7 @@ const KEY: InjectionKey<PourHandle> = Symbol('pour');
 /** Makes the pour with this id available below; the caller has made sure that it is loaded. */
 export function providePour(id: () => string): PourHandle {
   const store = usePours();
-  const shop = useShop();
+  const planning = usePlanningShop();
   const pour = computed(() => {
     const found = store.pours.get(id());
     if (!found) throw new Error(`pour ${id()} is not loaded`);
@@ -25,7 +25,7 @@ export function providePour(id: () => string): PourHandle {
   });
   const handle: PourHandle = {
     pour,
-    plan: computed(() => planPour(pour.value, shop.shop)),
+    plan: computed(() => planPour(pour.value, planning.known)),
     set: (path, value) => store.set(pour.value.id, path, value),
   };
   provide(KEY, handle);

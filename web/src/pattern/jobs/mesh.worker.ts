@@ -29,7 +29,7 @@ import {
 } from '@zero-pour/core';
 import { expose, transfer } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
-import type { SaveFormat, Stretch } from './savePattern';
+import type { SaveFormat, Stretch } from './saveFormat';
 import { sha256 } from '../../api/sha256';
 
 /** The file's own fault as an answer; anything else is thrown. */

@@ -1,18 +1,9 @@
 import type { Pattern, SizeTarget } from '@zero-pour/contracts';
-import { formatNumber, type AlongAxes, type Rotation } from '@zero-pour/core';
+import { formatNumber, type AlongAxes } from '@zero-pour/core';
 import { fetchBytes } from '../../api/request';
 import { saveFile } from '../saveFile';
+import type { SaveFormat, Stretch } from './saveFormat';
 import { inWorker } from './workerPool';
-
-export type SaveFormat = 'stl' | '3mf';
-
-/** Percents along the axes of a print. */
-export interface Stretch {
-  percents: AlongAxes;
-  rotation: Rotation;
-  /** Turned as it is printed, on the plate; else in the file's own axes. */
-  standing: boolean;
-}
 
 async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, name: string): Promise<void> {
   const bytes = await fetchBytes(pattern.fileHash);

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import type { SaveFormat } from '../jobs/saveFormat';
 import type { Pattern, PatternChange } from '@zero-pour/contracts';
 import { blobAddress } from '../../api/request';
 import NoteField from '../../components/NoteField.vue';
 import { useNotices } from '../../state/notices';
-import { savePattern, type SaveFormat } from '../jobs/savePattern';
+import { savePattern } from '../jobs/savePattern';
 
 /** The file itself, and what the shop calls it. */
 const props = defineProps<{ pattern: Pattern }>();

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { SaveFormat } from '../../pattern/jobs/saveFormat';
 import { NO_ROTATION } from '@zero-pour/core';
 import type { ScalePlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
-import { saveScaled, scaledName, type SaveFormat } from '../../pattern/jobs/savePattern';
+import { saveScaled, scaledName } from '../../pattern/jobs/savePattern';
 import { useNotices } from '../../state/notices';
 import { usePour } from '../../state/usePour';
 

@@ -16,12 +16,14 @@ import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
 import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
+import { usePlanningShop } from '../../state/planningStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { burnoutHours, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
 import CompareChart from './CompareChart.vue';
 
 /** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
+const planning = usePlanningShop();
 const shop = useShop();
 const records = useRecords();
 const notices = useNotices();
@@ -91,7 +93,7 @@ const kiln = computed(
 
 /* A pour's own plate: its parts, their way up and scale, its programme and kiln. */
 const ofPour = computed(() => pours.pours.get(String(route.query['pour'] ?? '')));
-const pourPlan = computed(() => ofPour.value && planPour(ofPour.value, shop.shop));
+const pourPlan = computed(() => ofPour.value && planPour(ofPour.value, planning.known));
 const pourJob = computed<PlateJob | undefined>(() => {
   const print = pourPlan.value && valueOf(pourPlan.value.print);
   return print && { heightMm: print.heightMm, volumeMm3: print.partsMl * 1000, copies: print.copies };

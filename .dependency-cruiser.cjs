@@ -1,0 +1,36 @@
+/** Which files may ask which: no circles, and a room's inside only through its index. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      comment: 'Two files that need each other are one, or the third that both need is missing.',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'rooms-by-their-index',
+      comment: 'A package of the workspace is used through its index.',
+      severity: 'error',
+      from: { path: '^([^/]+)/(src|offline)/', pathNot: '(test\\.ts$|/testing/)' },
+      to: { path: '^(core|contracts|plan|analyse|server|demo)/src/(?!index\\.ts$)', pathNot: '^$1/' },
+    },
+    {
+      name: 'core-folders-by-their-index',
+      comment: 'A subject of core is used by another through its index.',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '(test\\.ts$|/testing/)' },
+      to: { path: '^core/src/([^/]+)/(?!index\\.ts$)', pathNot: '^core/src/$1/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|node_modules)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      extensions: ['.ts', '.vue', '.mjs', '.js', '.json'],
+    },
+  },
+};

@@ -1,0 +1,21 @@
+import type { Shop } from '@zero-pour/plan';
+import { defineStore } from 'pinia';
+import { computed } from 'vue';
+import { usePrints } from './printStore';
+import { useShop } from './shopStore';
+import { useSizes } from './sizeStore';
+
+/** The shop as plans see it: what it owns, and what its sizes and prints taught. */
+export const usePlanningShop = defineStore('planningShop', () => {
+  const shop = useShop();
+  const sizes = useSizes();
+  const prints = usePrints();
+  const known = computed<Shop>(() => ({
+    settings: shop.settings,
+    lists: shop.lists,
+    patterns: shop.patterns,
+    sizes: sizes.known,
+    prints: prints.known,
+  }));
+  return { known };
+});
