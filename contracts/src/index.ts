@@ -84,6 +84,7 @@ export {
   valueAt,
   type FieldChange,
 } from './pour/change';
+export { tellPour, tellPrint, tellSizes, TELLS_VERSION, type PourTells } from './pour/tellPour';
 export { upgradePour, upgradeUsed } from './pour/upgradePour';
 export { refuseNewFaults, type Fault } from './rules/fault';
 export { POSSIBLE } from './rules/readingFaults';

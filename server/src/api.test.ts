@@ -56,7 +56,7 @@ async function newPour(change: (doc: ReturnType<typeof emptyPourDoc>) => void = 
 
 describe('an empty shop', () => {
   it('is well and has nothing in it', async () => {
-    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 9 });
+    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 10 });
     const state: ShopState = (await ask('GET', '/shop')).body;
     expect([state.patterns, state.openPours, state.lists.flask]).toEqual([[], [], []]);
   });

@@ -13,7 +13,7 @@ import { takeLockFile } from './db/lockFile';
 import { FolderRefusedError, migrate, readMigrations, type Migration } from './db/migrations';
 import { pgliteDatabase } from './db/pgliteDatabase';
 import { prepareDemoFolder } from './demoFolder';
-import { listPouredPrints } from './db/printStore';
+import { listPouredPrints } from './db/tellsStore';
 import { readShopState } from './services/readShopState';
 import { spawnServer } from './testing/serverProcess';
 

@@ -14,6 +14,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate, readMigrations } from './db/migrations';
 import { pgliteDatabase } from './db/pgliteDatabase';
+import { tellAnew } from './db/tellsStore';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;
@@ -162,6 +163,8 @@ describe('pours of the version before', () => {
     });
     expect(first!.result.castings['2']).toEqual({ flaws: [], photos: [] });
     expect([second!.brief.sizes, second!.result.castings]).toEqual([[], {}]);
+    // They are told anew once, and not again.
+    expect([await tellAnew(db), await tellAnew(db)]).toEqual([2, 0]);
     await db.close();
   }, 60_000);
 });

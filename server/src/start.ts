@@ -6,6 +6,7 @@ import { createApp } from './app';
 import { keepLogShort } from './db/checkpoints';
 import type { Database } from './db/database';
 import { openDatabase } from './db/openDatabase';
+import { tellAnew } from './db/tellsStore';
 import { lockFolder } from './db/folderLock';
 import { identifyShop } from './db/identityStore';
 import { BlobFiles } from './files/blobFiles';
@@ -61,6 +62,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
       undo.push(async () => stopKeeping());
     }
+    await tellAnew(db);
     const services: Services = {
       db,
       migration,

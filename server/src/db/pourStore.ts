@@ -1,6 +1,8 @@
 import {
   pourSchema,
   Refusal,
+  tellPour,
+  TELLS_VERSION,
   unreadSentence,
   upgradePour,
   upgradeUsed,
@@ -95,13 +97,19 @@ export async function findPour(db: Queryable, id: string, forChange = false): Pr
 }
 
 /** What is derived from the document, in the order of the statements below. */
-const derived = (doc: PourDoc, used: UsedItems | undefined) => [
-  JSON.stringify(doc),
-  used ? JSON.stringify(used) : null,
-  doc.brief.zeroAt ?? null,
-  doc.pour.pouredAt ?? null,
-  doc.result.doneAt ?? null,
-];
+function derived(id: string, number: number, doc: PourDoc, used: UsedItems | undefined): unknown[] {
+  const { print, sizes } = tellPour({ id, number, doc });
+  return [
+    JSON.stringify(doc),
+    used ? JSON.stringify(used) : null,
+    doc.brief.zeroAt ?? null,
+    doc.pour.pouredAt ?? null,
+    doc.result.doneAt ?? null,
+    print && JSON.stringify(print),
+    sizes && JSON.stringify(sizes),
+    TELLS_VERSION,
+  ];
+}
 
 /** Counts of one pattern on several lines of the brief add up. */
 async function keepPatterns(db: Queryable, id: string, doc: PourDoc): Promise<void> {
@@ -166,9 +174,10 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
   const number = await takeNumber(db, pour.number);
   await db
     .query(
-      `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $7, $8)`,
-      [pour.id, ...derived(pour.doc, pour.used), pour.at, number],
+      `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_version,
+         created_at, changed_at, number)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $10, $11)`,
+      [pour.id, ...derived(pour.id, number, pour.doc, pour.used), pour.at, number],
     )
     .catch(refuseUnknown);
   await keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
@@ -177,14 +186,15 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
 /** Replaces the document of a pour and what is derived from it. */
 export async function keepPourDoc(
   db: Queryable,
-  id: string,
+  { id, number }: Pick<Pour, 'id' | 'number'>,
   doc: PourDoc,
   used: UsedItems | undefined,
 ): Promise<void> {
   await db
     .query(
-      `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, changed_at = now() WHERE id = $1`,
-      [id, ...derived(doc, used)],
+      `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, told_print = $7,
+         told_sizes = $8, told_version = $9, changed_at = now() WHERE id = $1`,
+      [id, ...derived(id, number, doc, used)],
     )
     .catch(refuseUnknown);
   await keepPatterns(db, id, doc).catch(refuseUnknown);

@@ -1,8 +1,7 @@
 import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
-import { listPouredPrints } from '../db/printStore';
-import { listPouredSizes } from '../db/sizeStore';
+import { listPouredPrints, listPouredSizes } from '../db/tellsStore';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 

@@ -29,10 +29,10 @@ async function tryChanges(
   try {
     const changed = parseOrRefuse(pourDocSchema, applyChanges(doc, changes));
     refuseNewFaults(pourFaults(doc), pourFaults(changed));
-    const { used: before } = await findPour(tx, id);
+    const pour = await findPour(tx, id);
     const poured = changed.pour.pouredAt !== undefined;
-    const used = poured ? (before ?? (await snapshotUsed(tx, changed))) : undefined;
-    await keepPourDoc(tx, id, changed, used);
+    const used = poured ? (pour.used ?? (await snapshotUsed(tx, changed))) : undefined;
+    await keepPourDoc(tx, pour, changed, used);
     await tx.exec('RELEASE SAVEPOINT changes');
     return { kept: changed };
   } catch (error) {

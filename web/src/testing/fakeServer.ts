@@ -1,12 +1,11 @@
 import {
   applyChanges,
   pourDocSchema,
+  tellPrint,
+  tellSizes,
   type FieldChange,
   type FindHit,
   type History,
-  type Pour,
-  type PouredPrint,
-  type PouredSizes,
   type ShopFile,
 } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
@@ -26,61 +25,6 @@ export interface Sent {
   method: string;
   at: string;
   body: Record<string, unknown>;
-}
-
-/** What a pour tells of sizes, as the server's view has it. */
-function pouredSizes({ id, number, doc, createdAt }: Pour): PouredSizes[] {
-  const { brief, resin, scale, wayUp, result, invest, pour } = doc;
-  const castings = Object.entries(result.castings).flatMap(([key, casting]) =>
-    casting.sizes ? [[key, casting.sizes] as const] : [],
-  );
-  if (!scale.printedAs || brief.sizes.length === 0 || (castings.length === 0 && !scale.measured)) return [];
-  return [
-    {
-      pourId: id,
-      number,
-      at: pour.pouredAt ?? createdAt,
-      resinId: resin.resinId ?? null,
-      printerId: resin.printerId ?? null,
-      profileId: resin.profileId ?? null,
-      powderId: invest.powderId ?? null,
-      alloyId: brief.alloyId ?? null,
-      route: brief.route,
-      finish: brief.finish,
-      patterns: brief.patterns,
-      rotations: wayUp.rotations,
-      sizes: brief.sizes,
-      scale,
-      castings: Object.fromEntries(castings),
-    },
-  ];
-}
-
-/** What a pour tells of its print, as the server's view has it. */
-function pouredPrint({ id, number, doc }: Pour): PouredPrint[] {
-  const { brief, resin, print, clean, result } = doc;
-  if (!print.startedAt) return [];
-  const { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why } = print;
-  const told = { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why };
-  const outcomes = Object.entries(result.castings).flatMap(([key, { outcome }]) =>
-    outcome ? [[key, outcome] as const] : [],
-  );
-  return [
-    {
-      pourId: id,
-      number,
-      startedAt: print.startedAt,
-      resinId: resin.resinId ?? null,
-      castClass: brief.castClass,
-      route: brief.route,
-      print: JSON.parse(JSON.stringify(told)) as PouredPrint['print'],
-      washedAt: clean.steps['bath2']?.doneAt ?? null,
-      ...(clean.pieces ? { verdicts: clean.pieces } : {}),
-      patterns: brief.patterns,
-      spares: print.spares,
-      outcomes: Object.fromEntries(outcomes),
-    },
-  ];
 }
 
 /** A stand-in for the server with a shop in it: it answers what is put with what was put. */
@@ -124,8 +68,8 @@ export class FakeServer {
       const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);
       return { shopId: TEST_SHOP, settings, lists, patterns, openPours, revisions: {}, unread: [] };
     }
-    if (at === '/api/sizes') return pours.flatMap(pouredSizes);
-    if (at === '/api/prints') return pours.flatMap(pouredPrint);
+    if (at === '/api/sizes') return pours.flatMap((pour) => tellSizes(pour) ?? []);
+    if (at === '/api/prints') return pours.flatMap((pour) => tellPrint(pour) ?? []);
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
     if (at.startsWith('/api/find?'))

@@ -1,0 +1,94 @@
+import { CLEAN_SCHOOLS } from '@zero-pour/core';
+import { describe, expect, it } from 'vitest';
+import {
+  emptyPourDoc,
+  pouredPrintsSchema,
+  pouredSizesListSchema,
+  tellPour,
+  tellPrint,
+  tellSizes,
+  type PourDoc,
+} from '../index';
+
+const ID = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f';
+const at = (minute: number): string => new Date(Date.UTC(2026, 10, 20, 10, minute)).toISOString();
+const pour = (change: (doc: PourDoc) => void) => {
+  const doc = emptyPourDoc();
+  change(doc);
+  return { id: ID, number: 7, doc };
+};
+const BORE = {
+  key: 'held',
+  name: 'Bore',
+  patternId: null,
+  of: 'bore',
+  finishedMm: 17.3,
+  holds: true,
+} as const;
+const PRINTED = { at: at(0), percents: [101, 101, 101] as [number, number, number] };
+
+describe('what a pour tells', () => {
+  it('is nothing while nothing has happened', () => {
+    expect(tellPour(pour(() => {}))).toEqual({ print: null, sizes: null });
+  });
+
+  it('of its print fits its schema, and holds nothing that is not told', () => {
+    const told = tellPrint(
+      pour((doc) => {
+        Object.assign(doc.print, { startedAt: at(0), note: 'a secret', spares: 2, pieces: { 1: { outcome: 'good', note: '' } } });
+        doc.result.castings = { 1: { flaws: [], photos: [], outcome: 'sellable' }, 2: { flaws: [], photos: [] } };
+      }),
+    );
+    expect(pouredPrintsSchema.parse([told])[0]).toEqual(told);
+    expect(told).toMatchObject({ number: 7, spares: 2, washedAt: null, outcomes: { 1: 'sellable' } });
+    expect(JSON.stringify(told)).not.toContain('secret');
+    expect(told).not.toHaveProperty('verdicts');
+  }); // prettier-ignore
+
+  it('of its baths is the end of the last one of the protocol as it began, repeats counted, other steps not', () => {
+    const protocol = CLEAN_SCHOOLS[0]!.steps.map((step) => ({ ...step }));
+    const bath = protocol.find((step) => step.kind === 'wash')!.key;
+    const cure = protocol.find((step) => step.kind === 'cure')!.key;
+    const washed = (steps: PourDoc['clean']['steps'], begun = true) =>
+      tellPrint(
+        pour((doc) => {
+          doc.print.startedAt = at(0);
+          const lamp = { lampNm: null, litSides: 1, turntable: false, reflector: false, vessel: 'none' as const };
+          doc.clean = { steps, ...(begun ? { begun: { name: '', version: 1, protocol, cure: lamp } } : {}) };
+        }),
+      )?.washedAt;
+    const steps = { [bath]: { doneAt: at(10) }, [`${bath}~2`]: { doneAt: at(50) }, [cure]: { doneAt: at(90) } };
+    expect(washed(steps)).toBe(at(50));
+    expect(washed({ [bath]: { startedAt: at(10) } })).toBeNull();
+    expect(washed(steps, false)).toBeNull();
+  }); // prettier-ignore
+
+  it('of sizes wants a printed scale, a wanted size, and one that was measured', () => {
+    const measured = { held: { cured: { state: 'measured' as const, value: 17.4 } } };
+    const told = (change: (doc: PourDoc) => void) =>
+      tellSizes(
+        pour((doc) => {
+          doc.brief.sizes = [BORE];
+          doc.scale.printedAs = PRINTED;
+          doc.scale.measured = measured;
+          change(doc);
+        }),
+      );
+    const full = told(() => {});
+    expect(pouredSizesListSchema.parse([full])[0]).toEqual(full);
+    expect(full?.at).toBe(PRINTED.at);
+    expect(told((doc) => void (doc.pour.pouredAt = at(40)))?.at).toBe(at(40));
+    expect(told((doc) => void (doc.brief.sizes = []))).toBeNull();
+    expect(told((doc) => void delete doc.scale.printedAs)).toBeNull();
+    expect(told((doc) => void delete doc.scale.measured)).toBeNull();
+    const cast = told((doc) => {
+      delete doc.scale.measured;
+      doc.result.castings = {
+        1: { flaws: [], photos: [], note: 'a secret', sizes: { held: { cast: { state: 'measured', value: 17.1 } } } },
+        2: { flaws: [], photos: [] },
+      };
+    });
+    expect(cast?.castings).toEqual({ 1: { held: { cast: { state: 'measured', value: 17.1 } } } });
+    expect(JSON.stringify(cast)).not.toContain('secret');
+  }); // prettier-ignore
+});
