@@ -3,6 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { planPour, valueOf } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { usePours } from '../../state/pourStore';
+import { usePlanningShop } from '../../state/planningStore';
 import { useShop } from '../../state/shopStore';
 import { useFakeShop } from '../../testing/fakeServer';
 import { flatText, typeInto } from '../../testing/showInPour';
@@ -43,7 +44,7 @@ describe('a plate compared', () => {
   it('of a pour has its own parts, way up and scale, and its own choice first', async () => {
     const page = open({ pour: pourOf(31).id });
     await flushPromises();
-    const { shop: state } = useShop();
+    const { known: state } = usePlanningShop();
     const print = valueOf(planPour(usePours().pours.get(pourOf(31).id)!, state).print)!;
     expect(line(page, 'Layers')[0]).toBe(String(print.layers));
     expect(line(page, 'Expected to print')[0]).toMatch(new RegExp(`of ${print.copies}$`));
