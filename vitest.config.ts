@@ -10,5 +10,6 @@ export default defineConfig({
     server: { deps: { inline: ['vuetify'] } },
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    expect: { poll: { timeout: 15_000 } },
   },
 });

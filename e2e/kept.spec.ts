@@ -41,7 +41,6 @@ const notKept = (page: Page) => page.getByRole('button', { name: 'not kept' });
 test('three hundred entries typed without a server are kept, the impossible one comes back with its reason', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const { id, doc } = (await shopOf(page)).openPours.find(
     (pour) => pour.doc.print.startedAt && !pour.doc.print.finishedAt,
   )!;
@@ -90,7 +89,6 @@ test('three hundred entries typed without a server are kept, the impossible one 
 });
 
 test('a demo and an own shop that take turns on one port keep their entries apart', async ({ page }) => {
-  test.setTimeout(120_000);
   const { id } = (await shopOf(page)).lists.flask[0]!;
   await page.goto(`${demo.address}/shop/flask/${id}`);
   await page.evaluate(() => navigator.serviceWorker.ready);

@@ -9,13 +9,14 @@ export default defineConfig({
   outputDir: '../test-results',
   // Journeys share the machine with a database and software WebGL: one at a time.
   workers: 1,
-  timeout: 180_000,
-  expect: { timeout: 15_000 },
+  // Generous: a shared machine may be ten times slower for a while, and a journey measures nothing.
+  timeout: 420_000,
+  expect: { timeout: 30_000 },
   reporter: 'list',
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { args: CHROMIUM_ARGS, ...(executablePath ? { executablePath } : {}) },
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     trace: 'retain-on-failure',
   },
 });

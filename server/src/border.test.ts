@@ -202,8 +202,7 @@ describe('bytes', () => {
         asked.once('error', () => resolve());
         asked.end();
       });
-    await new Promise((resolve) => setTimeout(resolve, 300));
-    expect(openOnes()).toBeLessThan(before + 8);
+    await expect.poll(openOnes).toBeLessThan(before + 8);
   });
 });
 
