@@ -31,6 +31,11 @@ describe('stored things that do not read', () => {
         ['printer', 'The printer “New printer”'],
         ['pour', 'Pour 1'],
       ]);
+      const overUnread = { 'If-Match': `"${state.revisions['/settings']}"` };
+      expect(await again.ask('PUT', '/settings', state.settings, overUnread)).toMatchObject({
+        status: 409,
+        body: { error: { code: 'UNREADABLE' } },
+      });
       const found: PourList = (await again.ask('GET', '/pours')).body;
       expect([found.pours.length, found.total, found.unread.length]).toEqual([1, 2, 1]);
       expect(await again.ask('GET', `/pours/${bad}`)).toMatchObject({ status: 409, body: { error: { code: 'UNREADABLE' } } });

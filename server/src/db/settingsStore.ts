@@ -5,7 +5,9 @@ import {
   type Settings,
   type Unread,
   refuseNewFaults,
+  Refusal,
   settingsFaults,
+  unreadSentence,
 } from '@zero-pour/contracts';
 import type { Queryable } from './database';
 import { holdBase, type Base } from './revisions';
@@ -30,10 +32,15 @@ export async function readSettings(db: Queryable): Promise<{ settings: Settings;
   return { settings: usual, unread: [unread] };
 }
 
-/** Keeps the settings over the state that their writer had before him; returns their revision. */
+/**
+ * Keeps the settings over the state that their writer had before him; returns their revision. Refuses to write over
+ * settings that do not read.
+ */
 export async function keepSettings(db: Queryable, settings: Settings, base: Base): Promise<number> {
-  const before = (await readSettings(db)).settings;
+  // Locked before it is read, so that revision and content are of one state.
   const { rows } = await db.query<{ revision: number }>('SELECT revision FROM settings FOR UPDATE');
+  const { settings: before, unread } = await readSettings(db);
+  if (unread[0]) throw new Refusal('UNREADABLE', { sentence: unreadSentence(unread[0]) });
   const held = rows[0] && { value: before, revision: rows[0].revision };
   if (held && !holdBase(held, base, settings)) return held.revision;
   refuseNewFaults(settingsFaults(before), settingsFaults(settings));
