@@ -1,19 +1,10 @@
 import { emptyPourDoc, type PourDoc } from '@zero-pour/contracts';
-import { useRouter } from 'vue-router';
-import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
+import { useThenOpen } from '../state/useThenOpen';
 
 /** Starts a pour, empty or from a document, and opens its brief. */
-export function useNewPour(): (doc?: PourDoc) => Promise<void> {
-  const router = useRouter();
+export function useNewPour(): (doc?: PourDoc) => Promise<boolean> {
   const pours = usePours();
-  const notices = useNotices();
-  return async (doc = emptyPourDoc()) => {
-    try {
-      const pour = await pours.create(doc);
-      await router.push(`/pours/${pour.id}/brief`);
-    } catch (error) {
-      notices.wrong(error);
-    }
-  };
+  const thenOpen = useThenOpen();
+  return (doc = emptyPourDoc()) => thenOpen(async () => `/pours/${(await pours.create(doc)).id}/brief`);
 }

@@ -2,10 +2,10 @@
 import StandingLine from '../components/StandingLine.vue';
 import { SHOP_KINDS, type Printer, type ShopItem, type ShopKind } from '@zero-pour/contracts';
 import { computed } from 'vue';
-import { useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePrints } from '../state/printStore';
 import { useShop } from '../state/shopStore';
+import { useThenOpen } from '../state/useThenOpen';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
@@ -32,7 +32,7 @@ const TABS: readonly { kind: Kind; name: string; one: string }[] = [
 
 const shop = useShop();
 const prints = usePrints();
-const router = useRouter();
+const thenOpen = useThenOpen();
 const notices = useNotices();
 const isKind = (kind: string | undefined): kind is Kind =>
   SHOP_KINDS.includes(kind as ShopKind) && kind !== 'resin' && kind !== 'profile';
@@ -58,13 +58,13 @@ const templates = computed(() =>
 async function run(work: () => Promise<unknown>): Promise<void> {
   await work().catch((error: unknown) => notices.wrong(error));
 }
-const add = (template: Template<Kind>): Promise<void> =>
-  run(async () => {
+const add = (template: Template<Kind>): Promise<boolean> =>
+  thenOpen(async () => {
     const ofKind = kind.value as Kind;
     const kept = await shop.keepItem(ofKind, itemFrom<Kind>(template, list.value));
-    await router.push(`/shop/${ofKind}/${kept.id}`);
+    return `/shop/${ofKind}/${kept.id}`;
   });
-const duplicate = (of: ShopItem<Kind>): Promise<void> => {
+const duplicate = (of: ShopItem<Kind>): Promise<boolean> => {
   const { id: _, ...fields } = of;
   return add(fields as Template<Kind>);
 };
@@ -79,15 +79,15 @@ function changeItem(changed: ShopItem<Kind>): void {
       : changed,
   );
 }
-const remove = (gone: ShopItem<Kind>): Promise<void> =>
-  run(async () => {
+const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
+  thenOpen(async () => {
     const ofKind = kind.value as Kind;
     await shop.removeItem(ofKind, gone.id);
-    await router.push(`/shop/${ofKind}`);
     notices.tell(`${gone.name} is taken out.`, {
       label: 'Undo',
       run: () => void run(() => shop.keepItem(ofKind, gone)),
     });
+    return `/shop/${ofKind}`;
   });
 </script>
 

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
 import { computed } from 'vue';
-import { useRouter } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
+import { useThenOpen } from '../../state/useThenOpen';
 import StageHead from '../StageHead.vue';
 import HoldSizeFields from './HoldSizeFields.vue';
 import WhenFields from './WhenFields.vue';
@@ -17,7 +17,7 @@ const { pour, plan, set } = usePour();
 const shop = useShop();
 const pours = usePours();
 const notices = useNotices();
-const router = useRouter();
+const thenOpen = useThenOpen();
 
 const brief = computed(() => pour.value.doc.brief);
 const chosen = computed(() => new Set(brief.value.patterns.map((line) => line.patternId)));
@@ -44,16 +44,13 @@ const removePattern = (patternId: string): void =>
     brief.value.patterns.filter((line) => line.patternId !== patternId),
   );
 
-async function putAside(): Promise<void> {
-  const { id, number } = pour.value;
-  try {
+const putAside = (): Promise<boolean> =>
+  thenOpen(async () => {
+    const { id, number } = pour.value;
     await pours.discard(id, true);
-    await router.push('/');
     notices.tell(`Pour ${number} is put aside.`, { label: 'Undo', run: () => void pours.discard(id, false) });
-  } catch (error) {
-    notices.wrong(error);
-  }
-}
+    return '/';
+  });
 </script>
 
 <template>

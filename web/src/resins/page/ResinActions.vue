@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
-import { useRouter } from 'vue-router';
 import { itemFrom } from '../../shop/bookItems';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
+import { useThenOpen } from '../../state/useThenOpen';
 
 /** Duplicate, retire, take out. */
 const props = defineProps<{ resin: Resin }>();
 const shop = useShop();
-const router = useRouter();
+const thenOpen = useThenOpen();
 const notices = useNotices();
 
 async function run(act: () => Promise<unknown>): Promise<void> {
   await act().catch((error: unknown) => notices.wrong(error));
 }
 /** A copy begins with its own bottles, vats and figures from others: those belong to the one it was copied from. */
-const duplicate = (): Promise<void> =>
-  run(async () => {
+const duplicate = (): Promise<boolean> =>
+  thenOpen(async () => {
     const { id: _, ...fields } = props.resin;
     const copy = itemFrom<'resin'>({ ...fields, bottles: [], vats: [], retired: false }, shop.lists.resin);
     await shop.keepItem('resin', copy);
-    await router.push(`/resins/${copy.id}/record`);
+    return `/resins/${copy.id}/record`;
   });
 const retire = (): Promise<void> =>
   run(async () => {
@@ -34,15 +34,15 @@ const retire = (): Promise<void> =>
       },
     );
   });
-const remove = (): Promise<void> =>
-  run(async () => {
+const remove = (): Promise<boolean> =>
+  thenOpen(async () => {
     const { resin } = props;
     await shop.removeItem('resin', resin.id);
-    await router.push('/resins');
     notices.tell(`${resin.name} is taken out.`, {
       label: 'Undo',
       run: () => void run(() => shop.keepItem('resin', resin)),
     });
+    return '/resins';
   });
 </script>
 

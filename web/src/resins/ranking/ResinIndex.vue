@@ -10,13 +10,12 @@ import {
 import { RANKED_HEIGHT_MM, rankResins } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
-import { useRouter } from 'vue-router';
 import { itemFrom, TEMPLATES } from '../../shop/bookItems';
-import { useNotices } from '../../state/notices';
 import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
+import { useThenOpen } from '../../state/useThenOpen';
 import { CLASS_NAMES, seconds } from '../tune/words';
 import { rankingColumns, type RankRow } from './rankingColumns';
 import YieldBar from './YieldBar.vue';
@@ -25,8 +24,7 @@ import YieldBar from './YieldBar.vue';
 const shop = useShop();
 const records = useRecords();
 const prints = usePrints();
-const router = useRouter();
-const notices = useNotices();
+const thenOpen = useThenOpen();
 const units = useUnits();
 
 const castClass = useLocalStorage<TunedClass>('zp-rank-class', 'filigree');
@@ -61,14 +59,11 @@ const words = (row: RankRow): string => {
 const fewest = (standing: Standing): string =>
   standing.n === 0 ? 'no pieces yet' : `${standing.good} of ${standing.n}`;
 
-async function add(template: (typeof TEMPLATES.resin)[number]): Promise<void> {
-  try {
+const add = (template: (typeof TEMPLATES.resin)[number]): Promise<boolean> =>
+  thenOpen(async () => {
     const kept = await shop.keepItem('resin', itemFrom<'resin'>(template, shop.lists.resin));
-    await router.push(`/resins/${kept.id}/record`);
-  } catch (error) {
-    notices.wrong(error);
-  }
-}
+    return `/resins/${kept.id}/record`;
+  });
 </script>
 
 <template>
