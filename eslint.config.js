@@ -53,12 +53,12 @@ export default ts.config(
   only(
     ['plan/src/**'],
     ['@zero-pour/server', '@zero-pour/web', '@zero-pour/demo', 'vue', 'express', 'node:*'],
-    'The plan stands on contracts and core.',
+    'The plan stands on jobs, contracts and core.',
   ),
   only(
-    ['analyse/src/**'],
+    ['jobs/src/**'],
     ['@zero-pour/plan', '@zero-pour/server', '@zero-pour/web', '@zero-pour/demo', 'vue', 'express'],
-    'The analysis stands on contracts and core.',
+    'Jobs stand on contracts and core.',
   ),
   only(
     ['demo/src/**'],
@@ -68,12 +68,12 @@ export default ts.config(
   only(
     ['server/src/**'],
     ['@zero-pour/web', '@zero-pour/plan', 'vue'],
-    'The server stands on contracts and core.',
+    'The server stands on jobs, contracts and core.',
   ),
   only(
     ['web/src/**'],
     ['@zero-pour/server', '@zero-pour/demo', 'express', 'node:*'],
-    'The page stands on plan, contracts and core.',
+    'The page stands on plan, jobs, contracts and core.',
   ),
   { files: ['**/*.test.ts', '**/src/testing/**'], rules: { 'no-restricted-imports': 'off' } },
   prettier,

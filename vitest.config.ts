@@ -5,7 +5,7 @@ import vuetify from 'vite-plugin-vuetify';
 export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   test: {
-    include: ['{core,contracts,plan,analyse,server,web,demo}/{src,offline}/**/*.test.ts'],
+    include: ['{core,contracts,plan,jobs,server,web,demo}/{src,offline}/**/*.test.ts'],
     // The framework's components import their style sheets.
     server: { deps: { inline: ['vuetify'] } },
     testTimeout: 60_000,

@@ -53,7 +53,7 @@ function* filesBelow(folder) {
 
 /** Builds the page when any source of it has changed since the last build. */
 export function buildPage() {
-  const sources = ['web', 'core', 'contracts', 'plan', 'analyse'].flatMap((folder) => [
+  const sources = ['web', 'core', 'contracts', 'plan', 'jobs'].flatMap((folder) => [
     ...filesBelow(path.join(root, folder)),
   ]);
   const stamp = sources.sort().map((file) => `${file} ${statSync(file).size} ${statSync(file).mtimeMs}`);

@@ -6,7 +6,7 @@ const checks = [
   ['tsc', '-p', 'core/tsconfig.test.json'],
   ['tsc', '-p', 'contracts/tsconfig.json'],
   ['tsc', '-p', 'plan/tsconfig.json'],
-  ['tsc', '-p', 'analyse/tsconfig.json'],
+  ['tsc', '-p', 'jobs/tsconfig.json'],
   ['tsc', '-p', 'demo/tsconfig.json'],
   ['tsc', '-p', 'server/tsconfig.json'],
   ['tsc', '-p', 'e2e/tsconfig.json'],

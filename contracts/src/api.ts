@@ -79,6 +79,16 @@ export const findHitSchema = z.strictObject({
 export type FindHit = z.infer<typeof findHitSchema>;
 export const findHitsSchema = z.strictObject({ hits: z.array(findHitSchema) });
 
+/** What is known of a reading that was asked for. */
+export const readingAnswerSchema = z.discriminatedUnion('status', [
+  z.strictObject({ status: z.literal('known'), output: z.json() }),
+  z.strictObject({ status: z.literal('working'), share: z.number() }),
+  z.strictObject({ status: z.literal('failed'), sentence: z.string() }),
+]);
+export type ReadingAnswer = z.infer<typeof readingAnswerSchema>;
+/** A kept reading under its key; null where there is none. */
+export const keptReadingSchema = z.strictObject({ output: z.json().nullable() });
+
 export const blobSchema = z.strictObject({ hash: z.string(), bytes: z.number().int() });
 
 export const healthSchema = z.strictObject({

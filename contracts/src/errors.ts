@@ -94,6 +94,11 @@ const API_ERRORS = {
       'Another shop answers here now. Reload the page; what you typed stays with the shop that it is of.',
   },
   FOREIGN_ORIGIN: { status: 403, sentence: 'This address is not served from here.' },
+  READING_FAILED: {
+    status: 500,
+    sentence:
+      'This part could not be worked out: it may be too large for the machine that Zero Pour runs on. Reduce its mesh, or try again after a restart.',
+  },
   INTERNAL: {
     status: 500,
     sentence: 'Something went wrong in Zero Pour. What you typed is still in this window; try again.',

@@ -60,7 +60,6 @@ export {
   type PatternChange,
 } from './pattern';
 export {
-  analysisAnswerSchema,
   keptAnalysisSchema,
   knownPartsSchema,
   patternAnalysisSchema,
@@ -84,8 +83,21 @@ export {
   valueAt,
   type FieldChange,
 } from './pour/change';
-export { tellPour, tellPrint, tellSizes, TELLS_VERSION, type PourTells } from './pour/tellPour';
-export { upgradePour, upgradeUsed } from './pour/upgradePour';
+export type { PourPath, PourValue } from './pour/pourPath';
+export { masterKey, pieceKey, readPieceKey, type NamedPiece, type PieceKey } from './pour/pieces';
+export { anyPoured, emptyFlask, FIRST_FLASK, HANGS, pouredAt, type PourFlask } from './pour/pourFlask';
+export {
+  tellPour,
+  tellPrint,
+  tellSizes,
+  TELLS_VERSION,
+  type PourTells,
+  type ToldCasting,
+  type ToldYield,
+} from './pour/tellPour';
+export { upgradePour } from './pour/upgrade/upgradePour';
+export { upgradeUsed } from './pour/upgrade/upgradeUsed';
+export { upgradeChanges } from './pour/upgrade/upgradeChange';
 export { refuseNewFaults, type Fault } from './rules/fault';
 export { POSSIBLE } from './rules/readingFaults';
 export { pourFaults } from './rules/pourFaults';
@@ -94,7 +106,6 @@ export { fieldWords } from './placeWords';
 export { unreadSentence, whyUnread, type Unread } from './unread';
 export {
   AFTER_PRINT,
-  HANGS,
   PIECE_OUTCOMES,
   SUPPORT_MAKERS,
   SUPPORT_WEIGHTS,
@@ -102,8 +113,8 @@ export {
   type PrintedPlate,
   type StepRecord,
 } from './pour/making';
-export type { StandingCut } from './pour/planning';
-export type { Casting, Flaw } from './pour/outcome';
+export type { BriefLine } from './pour/planning';
+export { HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
 export {
   AT_THE_END,
   FIRST_SIZE,
@@ -134,7 +145,9 @@ export {
   changedPourSchema,
   findHitsSchema,
   healthSchema,
+  keptReadingSchema,
   pourListSchema,
+  readingAnswerSchema,
   recordsSchema,
   refusedChangeSchema,
   SHOP_HEADER,
@@ -143,19 +156,9 @@ export {
   type ChangedPour,
   type PourList,
   type Records,
+  type ReadingAnswer,
   type RefusedChange,
   type ShopState,
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
-export type {
-  AnalysisJobAnswer,
-  CouponShape,
-  LayersJobAnswer,
-  PatternAnswer,
-  PatternProgress,
-  TuningAnswer,
-  TuningJob,
-  WaysAnswer,
-  WaysJob,
-} from './worker';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';

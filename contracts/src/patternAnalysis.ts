@@ -94,9 +94,6 @@ export const keptAnalysisSchema = z.strictObject({
 });
 export type KeptAnalysis = z.infer<typeof keptAnalysisSchema>;
 
-/** What is known of a pattern: null until it has been analysed by the present reading. */
-export const analysisAnswerSchema = z.strictObject({ kept: keptAnalysisSchema.nullable() });
-
 /** An analysed pattern with its thinnest place, its class by thickness, and what became of its castings. */
 export const knownPartSchema = z.strictObject({
   patternId: idSchema,

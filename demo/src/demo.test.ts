@@ -1,4 +1,4 @@
-import { shopFileSchema } from '@zero-pour/contracts';
+import { pouredAt, shopFileSchema } from '@zero-pour/contracts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createDemoShop } from './index';
 
@@ -33,12 +33,12 @@ describe('the demo shop', () => {
         doc.resin.resinId,
         doc.resin.printerId,
         doc.resin.profileId,
-        doc.sprue.flaskId,
+        doc.flasks[0]!.sprue.flaskId,
         doc.invest.powderId,
         doc.burnout.kilnId,
         doc.burnout.programmeId,
       ];
-      for (const id of [...named, ...doc.brief.patterns.map((p) => p.patternId)])
+      for (const id of [...named, ...doc.brief.lines.map((p) => p.patternId)])
         expect(id !== undefined && ids.has(id)).toBe(true);
     }
     const { trial, testSetRun } = demo.file.records;
@@ -52,11 +52,11 @@ describe('the demo shop', () => {
   it('has twelve pours behind and three ahead, none on a Sunday, in the order of their numbers', () => {
     const past = demo.file.pours.filter((p) => p.doc.result.doneAt !== undefined);
     expect([past.length, demo.file.pours.length - past.length]).toEqual([12, 3]);
-    const zeros = past.map((p) => Date.parse(p.doc.pour.pouredAt!));
+    const zeros = past.map((p) => Date.parse(pouredAt(p.doc)!));
     expect([...zeros].sort((a, b) => a - b)).toEqual(zeros);
     for (const at of zeros) expect([at < NOW.getTime(), new Date(at).getDay()]).not.toEqual([true, 0]);
     for (const { doc } of past)
-      expect(Object.keys(doc.result.castings)).toHaveLength(doc.brief.patterns[0]!.count);
+      expect(Object.keys(doc.result.castings)).toHaveLength(doc.brief.lines[0]!.count);
   });
 
   it('is the same each time, but for its dates', async () => {

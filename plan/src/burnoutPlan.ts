@@ -23,7 +23,7 @@ export interface BurnoutPlan {
   judgements: Judgement[];
 }
 
-function judgeFit({ doc, flask, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
+function judgeFit({ doc, flasks, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
   const out: Judgement[] = [];
   if (resin && !resin.forBurnout && !castsWax(doc.brief.route)) {
     out.push({
@@ -33,12 +33,13 @@ function judgeFit({ doc, flask, programme, resin, kiln }: PourContext, peakC: nu
       why: say`${resin.name} leaves residue and cracks the mold. Choose a castable resin at Resin, or make a mold from this print.`,
     });
   }
-  if (flask && programme && flask.innerDiameterMm > programme.flaskMaxMm) {
+  const widestMm = Math.max(0, ...flasks.map(({ flask }) => flask?.innerDiameterMm ?? 0));
+  if (programme && widestMm > programme.flaskMaxMm) {
     out.push({
       rule: 'flask size',
       weight: 'watch',
       lead: 'Flask larger than the programme.',
-      why: say`${quantity(flask.innerDiameterMm, 'mm', 0)} across; it is written for ${quantity(programme.flaskMaxMm, 'mm', 0)}. Hold longer, or take the larger one.`,
+      why: say`${quantity(widestMm, 'mm', 0)} across; it is written for ${quantity(programme.flaskMaxMm, 'mm', 0)}. Hold longer, or take the larger one.`,
     });
   }
   if (kiln && peakC > kiln.maxC) {

@@ -1,6 +1,6 @@
 import { chargeByVolume, quantity, say, splitCharge, type Judgement } from '@zero-pour/core';
 import type { Alloy } from '@zero-pour/contracts';
-import type { PourContext } from './context';
+import type { FlaskContext, PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { known, lacking, missing, whenKnown, type Planned } from './planned';
 import type { TreePlan } from './treePlan';
@@ -94,8 +94,12 @@ function totalFigure(name: string, patterns: Figure, tree: TreePlan, metal: Meta
 }
 
 /** New and reused metal, by the shop's usual share or the pour's own. */
-function splitFigures(total: Figure, { doc, settings }: PourContext): { newMetal: Figure; reused: Figure } {
-  const own = doc.sprue.newPercent;
+function splitFigures(
+  total: Figure,
+  { settings }: PourContext,
+  { decided }: FlaskContext,
+): { newMetal: Figure; reused: Figure } {
+  const own = decided.sprue.newPercent;
   const percent = own ?? settings.newMetalPercent;
   const share: Given = {
     symbol: 'n',
@@ -114,9 +118,13 @@ function splitFigures(total: Figure, { doc, settings }: PourContext): { newMetal
   };
 }
 
-/** Metal to weigh out (handbook 05, "Metal"). */
-export function planCharge(context: PourContext, planned: Planned<TreePlan>): Planned<ChargePlan> {
-  const { alloy, doc } = context;
+/** Metal to weigh out for one flask (handbook 05, "Metal"). */
+export function planCharge(
+  context: PourContext,
+  hung: FlaskContext,
+  planned: Planned<TreePlan>,
+): Planned<ChargePlan> {
+  const { alloy } = context;
   if (!alloy) {
     const waiting = planned.status === 'missing' ? planned.needs : [];
     return missing([...lacking([alloy, 'the metal', 'brief']), ...waiting]);
@@ -126,7 +134,7 @@ export function planCharge(context: PourContext, planned: Planned<TreePlan>): Pl
     const total = totalFigure('Metal', tree.patterns, tree, metal);
     const other = tree.patternsOtherWay;
     const otherWay = other && totalFigure('Metal, the other way', other, tree, metal);
-    const { newMetal, reused } = splitFigures(total, context);
+    const { newMetal, reused } = splitFigures(total, context, hung);
     return known({
       total,
       otherWay,
@@ -137,7 +145,7 @@ export function planCharge(context: PourContext, planned: Planned<TreePlan>): Pl
       reused,
       lostG: total.value - total.value / (1 + alloy.lossPercent / 100),
       judgements: [
-        ...judgeWays(total.value, otherWay?.value, doc.sprue.weighBy === 'weight'),
+        ...judgeWays(total.value, otherWay?.value, hung.decided.sprue.weighBy === 'weight'),
         ...judgeReuse((100 * newMetal.value) / total.value),
       ],
     });

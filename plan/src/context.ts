@@ -5,6 +5,7 @@ import type {
   Pattern,
   Pour,
   PourDoc,
+  PourFlask,
   Powder,
   Printer,
   Profile,
@@ -13,7 +14,16 @@ import type {
   Settings,
   ShopLists,
 } from '@zero-pour/contracts';
-import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION, type Stance } from '@zero-pour/core';
+import {
+  BOOK_SIZES,
+  castsWax,
+  measureStance,
+  NO_ROTATION,
+  type Rotation,
+  type Stance,
+} from '@zero-pour/core';
+import { castPieces } from './pieces';
+import { NO_READINGS, notingReadings, type Readings } from './readings';
 import { NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
 import type { ShopSizes } from './scale/gatherSizes';
 
@@ -28,15 +38,29 @@ export interface Shop {
   sizes?: ShopSizes;
   /** What its prints taught; absent: nothing yet. */
   prints?: ShopPrints;
+  /** What long computations said; absent: nothing read. */
+  readings?: Readings;
 }
 
 /** One line of the brief with its pattern, as it stands on the plate. */
 export interface Part {
+  /** Key of the line. */
+  key: string;
   pattern: Pattern;
   count: number;
   /** How many are printed, spares apart: a master is printed once. */
   prints: number;
+  rotation: Rotation;
   stance: Stance;
+}
+
+/** One flask of the pour with what hangs in it; the shop's flask is undefined until it is chosen. */
+export interface FlaskContext {
+  decided: PourFlask;
+  flask: Flask | undefined;
+  /** The lines of which something hangs in it, with as many as do. */
+  parts: Part[];
+  castings: number;
 }
 
 /** A pour with everything it names looked up; what is not chosen, or gone, is undefined. */
@@ -48,16 +72,18 @@ export interface PourContext {
   parts: Part[];
   /** Castings wanted in all. */
   castings: number;
+  /** Never empty. */
+  flasks: FlaskContext[];
   resin: Resin | undefined;
   printer: Printer | undefined;
   profile: Profile | undefined;
   powder: Powder | undefined;
-  flask: Flask | undefined;
   kiln: Kiln | undefined;
   alloy: Alloy | undefined;
   programme: Programme | undefined;
   sizes: ShopSizes;
   prints: ShopPrints;
+  readings: ReturnType<typeof notingReadings>;
 }
 
 const byId = <T extends { id: string }>(list: readonly T[], id: string | undefined): T | undefined =>
@@ -66,54 +92,59 @@ const byId = <T extends { id: string }>(list: readonly T[], id: string | undefin
 /** What a plan is made for. */
 export type PlannedFor = Pick<Pour, 'doc' | 'used'> & { id?: string };
 
+function partsOfBrief(doc: PourDoc, patterns: readonly Pattern[]): Part[] {
+  return doc.brief.lines.flatMap(({ key, patternId, count }) => {
+    const pattern = byId(patterns, patternId);
+    if (!pattern) return [];
+    const rotation = doc.wayUp.lines[key]?.rotation ?? NO_ROTATION;
+    const prints = castsWax(doc.brief.route) ? 1 : count;
+    const stance = measureStance(pattern.measure.supportPointsMm, rotation);
+    return [{ key, pattern, count, prints, rotation, stance }];
+  });
+}
+
+/** What hangs in each flask: as decided, else all that is cast and hangs in no other. */
+function flasksOf({ doc, used }: PlannedFor, parts: Part[], flasks: readonly Flask[]): FlaskContext[] {
+  const cast = castPieces({ doc, parts });
+  const placed = new Set(doc.flasks.flatMap(({ pieces }) => pieces ?? []));
+  return doc.flasks.map((decided) => {
+    const hangs = cast.filter(({ key }) => decided.pieces?.includes(key) ?? !placed.has(key));
+    const inIt = parts
+      .map((part) => ({ ...part, count: hangs.filter(({ line }) => line === part.key).length }))
+      .filter(({ count }) => count > 0);
+    const flask = used?.flasks?.[decided.key] ?? byId(flasks, decided.sprue.flaskId);
+    return { decided, flask, parts: inIt, castings: hangs.length };
+  });
+}
+
+/** The flask that a page shows when it shows one. */
+export const firstFlask = ({ flasks }: Pick<PourContext, 'flasks'>): FlaskContext => flasks[0]!;
+
 /** Looks everything up. A poured pour stands on what was used then; an open one on the shop as it is. */
 export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
   const { doc, used } = pour;
   const { lists } = shop;
-  const parts = doc.brief.patterns.flatMap(({ patternId, count }) => {
-    const pattern = byId(shop.patterns, patternId);
-    if (!pattern) return [];
-    const rotation = doc.wayUp.rotations[patternId] ?? NO_ROTATION;
-    const prints = castsWax(doc.brief.route) ? 1 : count;
-    return [{ pattern, count, prints, stance: measureStance(pattern.measure.supportPointsMm, rotation) }];
-  });
+  const parts = partsOfBrief(doc, shop.patterns);
   return {
     pourId: pour.id,
     doc,
     settings: shop.settings,
     parts,
     castings: parts.reduce((sum, part) => sum + part.count, 0),
+    flasks: flasksOf(pour, parts, lists.flask),
     resin: used?.resin ?? byId(lists.resin, doc.resin.resinId),
     printer: used?.printer ?? byId(lists.printer, doc.resin.printerId),
     profile: used?.profile ?? byId(lists.profile, doc.resin.profileId),
     powder: used?.powder ?? byId(lists.powder, doc.invest.powderId),
-    flask: used?.flask ?? byId(lists.flask, doc.sprue.flaskId),
     kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
     sizes: shop.sizes ?? NOTHING_MEASURED,
     prints: shop.prints ?? NOTHING_PRINTED,
+    readings: notingReadings(shop.readings ?? NO_READINGS),
   };
 }
 
 /** The parts, once there are any. */
 export const partsOf = (context: PourContext): readonly Part[] | undefined =>
   context.parts.length > 0 ? context.parts : undefined;
-
-interface NumberedPiece {
-  number: string;
-  pattern: Pattern;
-}
-
-const numbered = (parts: readonly Part[], countOf: (part: Part) => number): NumberedPiece[] =>
-  parts
-    .flatMap((part) => Array.from({ length: countOf(part) }, () => part.pattern))
-    .map((pattern, i) => ({ number: String(i + 1), pattern }));
-
-/** Pattern of each casting, numbered from 1 in the order of the brief. */
-export const numberCastings = (parts: readonly Part[]): NumberedPiece[] =>
-  numbered(parts, (part) => part.count);
-
-/** Pattern of each printed piece, spares of each pattern included. */
-export const numberPrints = (parts: readonly Part[], spares: number): NumberedPiece[] =>
-  numbered(parts, (part) => part.prints + spares);

@@ -20,9 +20,11 @@ export function planCost(
     print: PrintPlan | undefined;
     mix: MixPlan | undefined;
     burnout: BurnoutPlan | undefined;
-    charge: ChargePlan | undefined;
+    charges: readonly ChargePlan[];
   },
 ): CostPlan {
+  const sum = (of: (charge: ChargePlan) => number): number =>
+    parts.charges.reduce((total, charge) => total + of(charge), 0);
   const lines = costOfPour({
     resinG: parts.print?.resinG.value ?? 0,
     resinPricePerKg: resin?.pricePerKg ?? 0,
@@ -32,12 +34,12 @@ export function planCost(
     printerPerH: printer?.costPerH ?? 0,
     kilnH: parts.burnout?.curve.totalH ?? 0,
     kilnPerH: kiln?.costPerH ?? 0,
-    metalLostG: parts.charge?.lostG ?? 0,
+    metalLostG: sum((charge) => charge.lostG),
     metalPricePerG: alloy?.pricePerG ?? 0,
   });
   return {
     lines,
     total: lines.reduce((sum, line) => sum + line.amount, 0),
-    metalHeld: (parts.charge?.total.value ?? 0) * (alloy?.pricePerG ?? 0),
+    metalHeld: sum((charge) => charge.total.value) * (alloy?.pricePerG ?? 0),
   };
 }

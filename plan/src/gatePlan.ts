@@ -54,7 +54,7 @@ function planPart(context: PourContext, part: Part): PartGates {
     },
     formula`4 × 1.1 × 10 × ${volumeGiven(part)} / ${area}`,
   );
-  const set = context.doc.wayUp.gates[part.pattern.id];
+  const set = context.doc.wayUp.lines[part.key]?.gates;
   // Rounded up to 0.2 mm: the steps that wax wire comes in.
   const diameterMm = Math.ceil(value * 5 - 1e-9) / 5;
   const gates = set ?? { count: 1, diameterMm, lengthMm: proposedLength(diameterMm) };

@@ -1,16 +1,17 @@
 export { lacking, valueOf, type Need, type Planned } from './planned';
 export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
 export {
-  numberCastings,
-  numberPrints,
   resolvePour,
+  firstFlask,
+  type FlaskContext,
   type Part,
   type PlannedFor,
   type PourContext,
   type Shop,
 } from './context';
+export { castPieces, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
-export { planPour, type PourPlan } from './planPour';
+export { planPour, type FlaskPlan, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
 export { stageLine } from './stageLines';
 export { stageStates, type StageState } from './progress';
@@ -78,14 +79,14 @@ export {
   type Known,
   type ShopPrints,
 } from './print/knowPrints';
-export { judgeLoad } from './print/plateLoad';
+export { judgeLoad, standingOf, standingWish } from './print/plateLoad';
+export { NO_READINGS, type Reading, type Readings, type WantedReading } from './readings';
 export { plateNow } from './print/plateNow';
 export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
 export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';
 export {
-  goesIntoFlask,
+  goesOn,
   missingPieces,
-  pieceOfCastings,
   piecesWorth,
   tallyExpected,
   type ExpectedTally,

@@ -14,7 +14,7 @@ import {
   type Judgement,
 } from '@zero-pour/core';
 import { readingValue, type Flask, type Powder } from '@zero-pour/contracts';
-import type { PourContext } from './context';
+import type { FlaskContext, PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { impossible, known, lacking, missing, whenKnown, type Planned } from './planned';
 import type { TreePlan } from './treePlan';
@@ -31,7 +31,7 @@ export interface MixPlan {
   judgements: Judgement[];
 }
 
-function flaskGiven(flask: Flask): Given {
+function flaskFigure(flask: Flask): Figure {
   const value = flaskVolumeMl(flask.innerDiameterMm, flask.heightMm);
   const source = `flask ${flask.name}`;
   const diameter: Given = {
@@ -52,19 +52,46 @@ function flaskGiven(flask: Flask): Given {
     source,
     stage: 'sprue',
   };
+  return figure(
+    { name: 'Flask, inside', value, unit: 'ml', digits: 1 },
+    formula`π/4 × ${diameter}² × ${height} / 1000`,
+  );
+}
+
+/** One figure, or the sum of several. */
+function sumOf(name: string, symbol: string, figures: readonly Figure[]): Given {
+  const [only] = figures;
+  if (only && figures.length === 1) return fromFigure(symbol, only, 'sprue');
+  const value = figures.reduce((total, { value: one }) => total + one, 0);
+  const parts = figures.flatMap((of, i) => {
+    const given = fromFigure(`${symbol}${i + 1}`, of, 'sprue');
+    return i === 0 ? [given] : [' + ', given];
+  });
   return fromFigure(
-    'F',
-    figure(
-      { name: 'Flask, inside', value, unit: 'ml', digits: 1 },
-      formula`π/4 × ${diameter}² × ${height} / 1000`,
-    ),
+    symbol,
+    figure({ name, value, unit: figures[0]?.unit ?? 'ml', digits: 1 }, parts),
     'sprue',
   );
 }
 
-function powderFigure(flask: Flask, tree: TreePlan, ratio: Given): Figure {
-  const given = flaskGiven(flask);
-  const mix = mixSlurry(given.value, tree.tree.value, ratio.value);
+/** A flask of the bowl with its tree. */
+interface Filled {
+  flask: Flask;
+  tree: TreePlan;
+}
+
+function powderFigure(filled: readonly Filled[], ratio: Given): Figure {
+  const given = sumOf(
+    'All flasks, inside',
+    'F',
+    filled.map(({ flask }) => flaskFigure(flask)),
+  );
+  const trees = sumOf(
+    'All trees',
+    'T',
+    filled.map(({ tree }) => tree.tree),
+  );
+  const mix = mixSlurry(given.value, trees.value, ratio.value);
   const density: Given = {
     ...fromFigure('ρ', figure(
       { name: 'Density of the slurry', value: slurryDensity(ratio.value), unit: 'gPerCm3' },
@@ -81,7 +108,7 @@ function powderFigure(flask: Flask, tree: TreePlan, ratio: Given): Figure {
   };
   return figure(
     { name: 'Powder', value: mix.powderG, unit: 'g', digits: 0 },
-    formula`${density} × (${given} − ${fromFigure('T', tree.tree, 'sprue')}) × (1 + ${waste}/100) / (1 + ${ratio})`,
+    formula`${density} × (${given} − ${trees}) × (1 + ${waste}/100) / (1 + ${ratio})`,
   );
 }
 
@@ -131,17 +158,33 @@ function judgeMix(context: PourContext, powder: Powder, ratio: number): Judgemen
   return out;
 }
 
-/** Powder, water, boric acid and the working-time clock (handbook 07, "Mix"). */
-export function planMix(context: PourContext, planned: Planned<TreePlan>): Planned<MixPlan> {
-  const { powder, flask, doc } = context;
+/** Every flask with its tree, once all are known; nothing hangs in a flask whose tree is larger than it. */
+function fillAll(hung: readonly { context: FlaskContext; tree: Planned<TreePlan> }[]): Planned<Filled[]> {
+  const filled: Filled[] = [];
+  for (const { context, tree } of hung) {
+    if (tree.status !== 'known') return tree;
+    const { flask } = context;
+    if (!flask) return missing(lacking([flask, 'a flask', 'sprue']));
+    if (tree.value.tree.value >= flaskVolumeMl(flask.innerDiameterMm, flask.heightMm))
+      return impossible('The tree is larger than the flask. Choose a larger flask at Sprue.', 'sprue');
+    filled.push({ flask, tree: tree.value });
+  }
+  return known(filled);
+}
+
+/** Powder, water, boric acid and the working-time clock of the bowl that all flasks are filled from (handbook 07, "Mix"). */
+export function planMix(
+  context: PourContext,
+  hung: readonly { context: FlaskContext; tree: Planned<TreePlan> }[],
+): Planned<MixPlan> {
+  const { powder, doc } = context;
+  const planned = fillAll(hung);
+  const flask = hung.find((one) => !one.context.flask) ? undefined : hung;
   if (!powder || !flask) {
     const waiting = planned.status === 'missing' ? planned.needs.filter((n) => n.what !== 'a flask') : [];
     return missing([...lacking([powder, 'a powder', 'invest'], [flask, 'a flask', 'sprue']), ...waiting]);
   }
-  return whenKnown(planned, (tree) => {
-    if (tree.tree.value >= flaskVolumeMl(flask.innerDiameterMm, flask.heightMm)) {
-      return impossible('The tree is larger than the flask. Choose a larger flask at Sprue.', 'sprue');
-    }
+  return whenKnown(planned, (filled) => {
     const own = doc.invest.ratio;
     const ratio: Given = {
       symbol: 'r',
@@ -151,7 +194,7 @@ export function planMix(context: PourContext, planned: Planned<TreePlan>): Plann
       source: own === undefined ? `powder record ${powder.name}` : 'typed at Invest',
       stage: 'invest',
     };
-    const powderG = powderFigure(flask, tree, ratio);
+    const powderG = powderFigure(filled, ratio);
     const water = figure(
       { name: 'Water', value: ratio.value * powderG.value, unit: 'g', digits: 0 },
       formula`${ratio} × ${fromFigure('p', powderG)}`,

@@ -1,4 +1,5 @@
 import { HOUR_MS, printTime, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
+import { pouredAt } from '@zero-pour/contracts';
 import type { BurnoutPlan } from './burnoutPlan';
 import type { PourContext } from './context';
 import { figure, type Figure, type Given } from './figure';
@@ -14,8 +15,8 @@ export interface Moment {
   what: Phrase;
   detail: Phrase;
   done: boolean;
-  /** Number in the programme, for moments of the burnout that can be ticked. */
-  hand?: number;
+  /** Name in the programme, for moments of the burnout that can be ticked. */
+  hand?: string;
   /** Field of the print that takes the moment when it is ticked off. */
   ticks?: 'checkedAt' | 'finishedAt';
   /** How long before zero, with its working, for moments that the programme fixes. */
@@ -137,7 +138,7 @@ export function kilnMoments(
 ): Moment[] {
   const { doc, kiln } = context;
   const first = burnout.curve.segments[0];
-  const poured = doc.pour.pouredAt !== undefined;
+  const poured = pouredAt(doc) !== undefined;
   const hands = burnout.curve.segments.flatMap((s) => s.hands);
   return [
     {
@@ -148,13 +149,13 @@ export function kilnMoments(
       done: doc.burnout.startedAt !== undefined || poured,
       beforeZero: beforeZero(burnout, 0, kilnH),
     },
-    ...hands.map((hand, i): Moment => ({
+    ...hands.map((hand): Moment => ({
       stage: 'burnout',
       at: kilnIn + hand.atH * HOUR_MS,
       what: say`${hand.what}`,
       detail: say`${kiln?.name ?? ''}`,
-      done: doc.burnout.hands[String(i)] !== undefined || poured,
-      hand: i,
+      done: doc.burnout.hands[hand.name] !== undefined || poured,
+      hand: hand.name,
     })),
   ];
 }

@@ -20,6 +20,7 @@ import {
   type Shop,
   type TicketLine,
 } from './index';
+import { ofOneFlask } from './testing/planShop';
 
 /** A Tuesday, 16:54 local. */
 const NOW = new Date(2026, 10, 24, 16, 54);
@@ -54,22 +55,23 @@ const block = (volumeMm3: number, closed = true): Pattern => ({
 
 function docWith(change: (doc: PourDoc) => void): PourDoc {
   const doc = emptyPourDoc();
-  doc.brief.patterns = [{ patternId: block(1850).id, count: 1 }];
+  doc.brief.lines = [{ key: 'l1', patternId: block(1850).id, count: 1 }];
   doc.brief.alloyId = item('alloy', 'Sterling silver');
   doc.scale = { way: 'percent', percent: 100, own: {} };
-  doc.sprue.flaskId = item('flask', '76 × 102');
+  doc.flasks[0]!.sprue.flaskId = item('flask', '76 × 102');
   doc.invest.powderId = item('powder', 'Harbour Stout');
   change(doc);
   return doc;
 }
-const planOf = (change: (doc: PourDoc) => void = () => {}, closed = true): PourPlan =>
-  planPour({ doc: docWith(change) }, { ...shop, patterns: [block(1850, closed), ...shop.patterns] });
+const planOf = (change: (doc: PourDoc) => void = () => {}, closed = true) =>
+  ofOneFlask(
+    planPour({ doc: docWith(change) }, { ...shop, patterns: [block(1850, closed), ...shop.patterns] }),
+  );
 
 describe('an empty pour', () => {
   it('plans nothing, and every part says what it waits for and where', () => {
-    const plan = planPour(
-      { doc: emptyPourDoc() },
-      { settings: DEFAULT_SETTINGS, lists: shop.lists, patterns: [] },
+    const plan = ofOneFlask(
+      planPour({ doc: emptyPourDoc() }, { settings: DEFAULT_SETTINGS, lists: shop.lists, patterns: [] }),
     );
     for (const part of [
       plan.temperatures,
@@ -93,9 +95,9 @@ describe('an empty pour', () => {
 describe('metal and mix', () => {
   it('agree with the sums made by hand', () => {
     const plan = planOf((doc) => {
-      doc.wayUp.gates = { [block(1).id]: { count: 2, diameterMm: 4, lengthMm: 6 } };
-      doc.sprue.mainSprueDiameterMm = 8;
-      doc.sprue.mainSprueLengthMm = 20;
+      doc.wayUp.lines = { l1: { gates: { count: 2, diameterMm: 4, lengthMm: 6 } } };
+      doc.flasks[0]!.sprue.mainSprueDiameterMm = 8;
+      doc.flasks[0]!.sprue.mainSprueLengthMm = 20;
     });
     const flask = shop.lists.flask.find((f) => f.name === '76 × 102')!;
     const sprues = (Math.PI / 4) * (2 * 16 * 6 + 64 * 20) / 1000; // prettier-ignore
@@ -118,8 +120,8 @@ describe('metal and mix', () => {
   it('take the weighed print on demand and say how far the two ways differ', () => {
     const plan = planOf((doc) => {
       doc.resin.resinId = item('resin', 'Skerry Low-Ash');
-      doc.sprue.weighBy = 'weight';
-      doc.sprue.weighedPatternsG = { state: 'measured', value: 1.85 * 1.12 * 0.8 };
+      doc.flasks[0]!.sprue.weighBy = 'weight';
+      doc.flasks[0]!.sprue.weighedPatternsG = { state: 'measured', value: 1.85 * 1.12 * 0.8 };
     });
     expect(known(plan.tree).patterns.value).toBeCloseTo(1.48, 9);
     expect(known(plan.charge).judgements.map((j) => j.rule)).toContain('ways differ');
@@ -128,8 +130,8 @@ describe('metal and mix', () => {
   it('say that they stand on a guess, all the way down', () => {
     const guessed = planOf((doc) => {
       doc.resin.resinId = item('resin', 'Skerry Low-Ash');
-      doc.sprue.weighBy = 'weight';
-      doc.sprue.weighedPatternsG = { state: 'guessed', value: 2 };
+      doc.flasks[0]!.sprue.weighBy = 'weight';
+      doc.flasks[0]!.sprue.weighedPatternsG = { state: 'guessed', value: 2 };
     });
     expect([known(guessed.charge).total.guessed, known(guessed.mix).water.guessed]).toEqual([true, true]);
     expect(known(planOf(() => {}, false).charge).total.guessed).toBe(true);
@@ -137,7 +139,7 @@ describe('metal and mix', () => {
   });
 
   it('do not mix for a tree larger than its flask', () => {
-    const plan = planOf((doc) => void (doc.brief.patterns[0]!.count = 400));
+    const plan = planOf((doc) => void (doc.brief.lines[0]!.count = 400));
     expect(plan.mix.status).toBe('impossible');
   });
 });
@@ -251,7 +253,7 @@ describe('the board', () => {
     expect(rows.map((r) => r.pour.number)).toEqual([29, 30, 31]);
     const next = nextHandsOn(rows);
     expect(next.map((n) => n.at)).toEqual(next.map((n) => n.at).sort((a, b) => a - b));
-    expect(next[0]).toMatchObject({ hand: 0, stage: 'burnout' });
+    expect(next[0]).toMatchObject({ hand: 'Steam hold › Turn the flask, button up', stage: 'burnout' });
     expect(kilnStates(rows, NOW.getTime())[0]).toMatchObject({
       name: 'Kiln 1',
       doing: 'holding',
@@ -283,8 +285,9 @@ describe('a recorded pour', () => {
         alloy: shop.lists.alloy.map((a) => (a === alloy ? { ...a, densityGPerCm3: 20 } : a)),
       },
     };
-    const charge = (used: object) => known(planPour({ ...past, ...used }, changed).charge).total.value;
-    expect(charge({ used: { alloy } })).toBeCloseTo(known(planPour(past, shop).charge).total.value, 9);
+    const chargeOf = (plan: PourPlan) => known(ofOneFlask(plan).charge).total.value;
+    const charge = (used: object) => chargeOf(planPour({ ...past, ...used }, changed));
+    expect(charge({ used: { alloy } })).toBeCloseTo(chargeOf(planPour(past, shop)), 9);
     expect(charge({})).toBeGreaterThan(charge({ used: { alloy } }) * 1.5);
   });
 

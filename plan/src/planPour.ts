@@ -1,11 +1,14 @@
+import { anyPoured } from '@zero-pour/contracts';
 import type { StageKey } from '@zero-pour/core';
 import { planBurnout, type BurnoutPlan } from './burnoutPlan';
 import { planCharge, type ChargePlan } from './chargePlan';
-import { resolvePour, type PlannedFor, type PourContext, type Shop } from './context';
+import { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
 import { planCost, type CostPlan } from './costPlan';
 import { planGates, type PartGates } from './gatePlan';
 import { planMix, type MixPlan } from './mixPlan';
 import { valueOf, type Planned } from './planned';
+import { standingOf } from './print/plateLoad';
+import type { WantedReading } from './readings';
 import { planPrint, type PrintPlan } from './printPlan';
 import { currentStage, stageStates, type StageState } from './progress';
 import { planScale, type ScalePlan } from './scale/planScale';
@@ -13,21 +16,30 @@ import { planTemperatures, type TemperaturePlan } from './temperaturePlan';
 import { planTimes, type TimePlan } from './timePlan';
 import { planTree, type TreePlan } from './treePlan';
 
+/** What is worked out of one flask of a pour. */
+export interface FlaskPlan {
+  context: FlaskContext;
+  temperatures: Planned<TemperaturePlan>;
+  tree: Planned<TreePlan>;
+  charge: Planned<ChargePlan>;
+}
+
 /** Everything that can be worked out of a pour as it stands. */
 export interface PourPlan {
   context: PourContext;
   states: Record<StageKey, StageState>;
   current: StageKey;
-  temperatures: Planned<TemperaturePlan>;
   scale: Planned<ScalePlan>;
   gates: PartGates[];
   print: Planned<PrintPlan>;
-  tree: Planned<TreePlan>;
-  charge: Planned<ChargePlan>;
+  /** Never empty. */
+  flasks: FlaskPlan[];
   mix: Planned<MixPlan>;
   burnout: Planned<BurnoutPlan>;
   times: Planned<TimePlan>;
   cost: CostPlan;
+  /** Readings that it would use and that nobody has made. */
+  wants: WantedReading[];
 }
 
 /**
@@ -36,35 +48,45 @@ export interface PourPlan {
  */
 export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const context = resolvePour(pour, shop);
-  const temperatures = planTemperatures(context);
-  const scale = planScale(context, valueOf(temperatures));
+  // One kiln brings all flasks to one temperature: the first one's is the programme's.
+  const temperatures = valueOf(planTemperatures(context, context.flasks[0]!));
+  const scale = planScale(context, temperatures);
   const gates = planGates(context);
   const print = planPrint(context, valueOf(scale));
-  const tree = planTree(context, gates, valueOf(scale));
-  const charge = planCharge(context, tree);
-  const mix = planMix(context, tree);
-  const burnout = planBurnout(context, valueOf(temperatures));
+  const flasks = context.flasks.map((hung): FlaskPlan => {
+    const tree = planTree(context, hung, gates, valueOf(scale));
+    const charge = planCharge(context, hung, tree);
+    return { context: hung, temperatures: planTemperatures(context, hung), tree, charge };
+  });
+  const mix = planMix(context, flasks);
+  const burnout = planBurnout(context, temperatures);
   const times = planTimes(context, valueOf(burnout), valueOf(print), valueOf(mix), gates);
   const states = stageStates(context);
   const cost = planCost(context, {
     print: valueOf(print),
     mix: valueOf(mix),
     burnout: valueOf(burnout),
-    charge: valueOf(charge),
+    charges: flasks.flatMap(({ charge }) => valueOf(charge) ?? []),
   });
   return {
     context,
     states,
     current: currentStage(states),
-    temperatures,
     scale,
     gates,
     print,
-    tree,
-    charge,
+    flasks,
     mix,
     burnout,
     times,
     cost,
+    wants: wantsOf(context),
   };
+}
+
+/** What the layers of its parts say is wanted until it is poured: by its load, and by the causes of what goes wrong. */
+function wantsOf(context: PourContext): WantedReading[] {
+  if (anyPoured(context.doc) || context.doc.left.includes('print')) return [];
+  for (const part of context.parts) standingOf(context, part);
+  return context.readings.wanted();
 }

@@ -1,7 +1,6 @@
 import {
   hullOf,
   nestPlate,
-  NO_ROTATION,
   rotatePoints,
   rotationMatrix,
   type NestedPlate,
@@ -20,12 +19,11 @@ const MANY = 150;
 
 /** The parts' outlines from above, as they are printed. */
 function itemsOf({ parts, doc }: PourContext, factor: number): NestItem[] {
-  return parts.map(({ pattern, prints }) => {
-    const rotation = doc.wayUp.rotations[pattern.id] ?? NO_ROTATION;
+  return parts.map(({ key, pattern, prints, rotation }) => {
     const turned = rotatePoints(pattern.measure.supportPointsMm, rotationMatrix(rotation));
     const points: [number, number][] = [];
     for (let i = 0; i < turned.length; i += 3) points.push([turned[i]! * factor, turned[i + 1]! * factor]);
-    return { key: pattern.id, outline: hullOf(points), count: prints + doc.print.spares };
+    return { key, outline: hullOf(points), count: prints + doc.print.spares };
   });
 }
 

@@ -1,6 +1,8 @@
 import { STAGES, type StageKey } from '@zero-pour/core';
 import { cleaningOf, isOver } from './clean/cleaning';
-import { numberCastings, type PourContext } from './context';
+import { pouredAt } from '@zero-pour/contracts';
+import type { PourContext } from './context';
+import { castPieces } from './pieces';
 
 export type StageState = 'done' | 'current' | 'open' | 'left';
 
@@ -10,10 +12,16 @@ function cleanDone(context: PourContext): boolean {
   return steps.length > 0 && steps.every(({ record }) => isOver(record));
 }
 
-const resultDone = ({ doc, parts }: PourContext): boolean =>
-  doc.result.doneAt !== undefined ||
-  (parts.length > 0 &&
-    numberCastings(parts).every((piece) => doc.result.castings[piece.number]?.outcome !== undefined));
+function resultDone(context: PourContext): boolean {
+  const { doc, parts } = context;
+  if (doc.result.doneAt !== undefined) return true;
+  const pieces = castPieces(context);
+  return (
+    parts.length > 0 &&
+    pieces.length > 0 &&
+    pieces.every(({ key }) => doc.result.castings[key]?.outcome !== undefined)
+  );
+}
 
 /** Whether a stage has what the work needs from it. */
 function isDone(stage: StageKey, context: PourContext): boolean {
@@ -26,7 +34,7 @@ function isDone(stage: StageKey, context: PourContext): boolean {
     case 'resin':
       return context.resin !== undefined && context.profile !== undefined;
     case 'wayUp':
-      return parts.length > 0 && parts.every((p) => doc.wayUp.gates[p.pattern.id] !== undefined);
+      return parts.length > 0 && parts.every((p) => doc.wayUp.lines[p.key]?.gates !== undefined);
     case 'scale':
       return doc.scale.way === 'percent'
         ? doc.scale.percent !== undefined
@@ -36,12 +44,12 @@ function isDone(stage: StageKey, context: PourContext): boolean {
     case 'clean':
       return cleanDone(context);
     case 'sprue':
-      return doc.sprue.doneAt !== undefined;
+      return doc.flasks.every(({ sprue }) => sprue.doneAt !== undefined);
     case 'invest':
       return doc.invest.doneAt !== undefined;
     case 'burnout':
     case 'pour':
-      return doc.pour.pouredAt !== undefined;
+      return pouredAt(doc) !== undefined;
     case 'result':
       return resultDone(context);
   }

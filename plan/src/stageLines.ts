@@ -8,7 +8,7 @@ import {
 } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
 import { cleaningOf, isOver } from './clean/cleaning';
-import { numberCastings, numberPrints } from './context';
+import { castPieces, printedPieces } from './pieces';
 import { valueOf } from './planned';
 import type { PourPlan } from './planPour';
 
@@ -51,7 +51,7 @@ export function stageLine(stage: StageKey, plan: PourPlan, choice: UnitChoice): 
       return done > 0 ? `${done} of ${steps.length} steps` : '';
     }
     case 'sprue':
-      return context.flask ? `${context.castings} in ${context.flask.name}` : '';
+      return flasksLine(plan);
     case 'invest': {
       const mix = valueOf(plan.mix);
       return mix
@@ -65,18 +65,24 @@ export function stageLine(stage: StageKey, plan: PourPlan, choice: UnitChoice): 
     case 'pour':
       return pourLine(plan, choice);
     case 'result': {
-      const count = countOutcomes(numberCastings(parts).map((p) => doc.result.castings[p.number]?.outcome));
+      const count = countOutcomes(castPieces(context).map(({ key }) => doc.result.castings[key]?.outcome));
       return count.judged > 0 ? `${count.sellable} of ${count.total} sellable` : '';
     }
   }
 }
 
+/** "4 in 76 × 102", for each flask. */
+const flasksLine = ({ flasks }: PourPlan): string =>
+  flasks
+    .flatMap(({ context: { flask, castings } }) => (flask ? `${castings} in ${flask.name}` : []))
+    .join(', ');
+
 function printLine(plan: PourPlan): string {
-  const { doc, parts } = plan.context;
-  const pieces = numberPrints(parts, doc.print.spares);
-  const judged = pieces.filter((p) => doc.print.pieces[p.number] !== undefined);
+  const { doc } = plan.context;
+  const pieces = printedPieces(plan.context);
+  const judged = pieces.filter((p) => doc.print.pieces[p.key] !== undefined);
   if (judged.length > 0)
-    return `${judged.filter((p) => doc.print.pieces[p.number]?.outcome === 'good').length} of ${pieces.length} good`;
+    return `${judged.filter((p) => doc.print.pieces[p.key]?.outcome === 'good').length} of ${pieces.length} good`;
   const print = valueOf(plan.print);
   return print
     ? formatQuantity({ value: print.hours.value, unit: 'h' }, { temperature: 'C', weight: 'g', length: 'mm' })
@@ -84,9 +90,10 @@ function printLine(plan: PourPlan): string {
 }
 
 function pourLine(plan: PourPlan, choice: UnitChoice): string {
-  const temperatures = valueOf(plan.temperatures);
+  const first = plan.flasks[0];
+  const temperatures = first && valueOf(first.temperatures);
   if (!temperatures) return '';
-  const { flaskRead, metalRead } = plan.context.doc.pour;
+  const { flaskRead, metalRead } = first.context.decided.pour;
   const flask = readingValue(flaskRead) ?? temperatures.flaskC;
   const metal = readingValue(metalRead) ?? temperatures.metalC;
   return `${formatValue({ value: flask, unit: 'degC' }, choice)} / ${formatQuantity({ value: metal, unit: 'degC' }, choice)}`;

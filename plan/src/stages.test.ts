@@ -1,13 +1,13 @@
 import { coolingHours, HOUR_MS, layerCount, METRIC, ringDiameterMm, STAGES } from '@zero-pour/core';
 import type { PourDoc } from '@zero-pour/contracts';
 import { describe, expect, it } from 'vitest';
-import { judgeTimes, planPour, stageLine, valueOf, type Planned, type PourPlan } from './index';
-import { BLOCK_ID, blockPattern, fullDoc, id, planShop, wanted } from './testing/planShop';
+import { judgeTimes, planPour, stageLine, valueOf, type Planned } from './index';
+import { blockPattern, flaskOf, fullDoc, id, LINE, ofOneFlask, planShop, wanted } from './testing/planShop';
 
 /** A Thursday, 09:15 local. */
 const ZERO = new Date(2026, 10, 26, 9, 15);
-const planOf = (change: (doc: PourDoc) => void = () => {}, shop = planShop()): PourPlan =>
-  planPour({ doc: fullDoc(ZERO, change) }, shop);
+const planOf = (change: (doc: PourDoc) => void = () => {}, shop = planShop()) =>
+  ofOneFlask(planPour({ doc: fullDoc(ZERO, change) }, shop));
 function known<T>(planned: Planned<T>): T {
   const value = valueOf(planned);
   if (value === undefined) throw new Error(JSON.stringify(planned));
@@ -90,7 +90,7 @@ describe('print', () => {
 
   it('stands taller when it is turned, and so takes longer', () => {
     const upright = known(
-      planOf((doc) => void (doc.wayUp.rotations = { [BLOCK_ID]: { xDeg: 0, yDeg: 90, zDeg: 0 } })).print,
+      planOf((doc) => void (doc.wayUp.lines[LINE]!.rotation = { xDeg: 0, yDeg: 90, zDeg: 0 })).print,
     );
     const flat = known(planOf().print);
     expect(upright.heightMm / flat.heightMm).toBeCloseTo(20 / 8, 9);
@@ -121,7 +121,7 @@ describe('print', () => {
 describe('tree', () => {
   it('hangs as printed or along an axis of the file', () => {
     const reach = (hangs: 'as printed' | 'x' | 'y' | 'z') =>
-      known(planOf((doc) => void (doc.sprue.hangs = hangs)).tree).layout.heightMm;
+      known(planOf((doc) => void (flaskOf(doc).sprue.hangs = hangs)).tree).layout.heightMm;
     const factor = known(planOf().scale).percent.value / 100;
     expect(reach('z')).toBeCloseTo(reach('as printed'), 9);
     expect(reach('x') - reach('z')).toBeCloseTo((20 - 8) * factor, 6);
@@ -187,7 +187,7 @@ describe('burnout', () => {
 
   it('takes the pour’s own segments and flask temperature', () => {
     const burnout = known(planOf((doc) => {
-      doc.pour.flaskTempC = 600;
+      flaskOf(doc).pour.flaskTempC = 600;
       doc.burnout.segments = [{ name: 'x', rampCPerH: 100, targetC: 700, holdH: 5, flaskWay: 'button up', hands: [], note: '' }, { name: 'y', rampCPerH: null, targetC: null, holdH: 1, flaskWay: 'button up', hands: [], note: '' }];
     }).burnout); // prettier-ignore
     expect(burnout.edited).toBe(true);
@@ -241,8 +241,8 @@ describe('progress', () => {
       );
     };
     expect(done(cleaned)).toBe('sprue');
-    expect(done((doc) => { cleaned(doc); doc.sprue.doneAt = moment; doc.invest.doneAt = moment; })).toBe('burnout'); // prettier-ignore
-    expect(done((doc) => { cleaned(doc); doc.sprue.doneAt = moment; doc.invest.doneAt = moment; doc.pour.pouredAt = moment; })).toBe('result'); // prettier-ignore
+    expect(done((doc) => { cleaned(doc); flaskOf(doc).sprue.doneAt = moment; doc.invest.doneAt = moment; })).toBe('burnout'); // prettier-ignore
+    expect(done((doc) => { cleaned(doc); flaskOf(doc).sprue.doneAt = moment; doc.invest.doneAt = moment; flaskOf(doc).pour.pouredAt = moment; })).toBe('result'); // prettier-ignore
   });
 
   it('passes over what is left unknown', () => {
@@ -253,12 +253,12 @@ describe('progress', () => {
 
   it('is over when every casting has been looked at', () => {
     const castings = {
-      1: { outcome: 'sellable' as const, flaws: [], photos: [] },
-      2: { outcome: 'scrap' as const, flaws: [], photos: [] },
+      'l1/1': { outcome: 'sellable' as const, flaws: [], photos: [] },
+      'l1/2': { outcome: 'scrap' as const, flaws: [], photos: [] },
     };
     const plan = planOf((doc) => {
       doc.left = ['print', 'clean', 'sprue', 'invest'];
-      doc.pour.pouredAt = moment;
+      flaskOf(doc).pour.pouredAt = moment;
       doc.result.castings = castings;
     });
     expect([plan.states.result, stageLine('result', plan, METRIC)]).toEqual(['done', '1 of 2 sellable']);
@@ -315,15 +315,15 @@ describe('the clock', () => {
   });
 
   it('has nothing to say once poured', () => {
-    const poured = known(planOf((doc) => void (doc.pour.pouredAt = ZERO.toISOString())).times);
+    const poured = known(planOf((doc) => void (flaskOf(doc).pour.pouredAt = ZERO.toISOString())).times);
     expect([judgeTimes(poured, ZERO.getTime() + 99 * HOUR_MS, words), poured.conflicts]).toEqual([[], []]);
   });
 });
 
 it('looks up nothing that is gone: a missing thing is a need, not a fault', () => {
   const gone = planOf((doc) => {
-    doc.sprue.flaskId = id(99);
-    doc.brief.patterns.push({ patternId: id(98), count: 3 });
+    flaskOf(doc).sprue.flaskId = id(99);
+    doc.brief.lines.push({ key: 'gone', patternId: id(98), count: 3 });
   });
   expect(gone.context.castings).toBe(2);
   expect(gone.tree.status === 'missing' && gone.tree.needs.map((n) => n.what)).toEqual(['a flask']);

@@ -1,6 +1,6 @@
 import { judgeTemperature, pourTemperatures, type ClassRange, type Judgement } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
-import type { PourContext } from './context';
+import type { FlaskContext, PourContext } from './context';
 import { figure, formula, type Figure, type Given } from './figure';
 import { known, lacking, missing, type Planned } from './planned';
 
@@ -48,12 +48,15 @@ function temperatureFigure(
   );
 }
 
-/** Flask and metal temperature: by alloy and class, or as chosen; readings are judged against the range. */
-export function planTemperatures({ alloy, doc }: PourContext): Planned<TemperaturePlan> {
+/** Temperatures of one flask and its metal: by alloy and class, or as chosen; readings are judged against the range. */
+export function planTemperatures(
+  { alloy, doc }: PourContext,
+  { decided }: FlaskContext,
+): Planned<TemperaturePlan> {
   if (!alloy) return missing(lacking([alloy, 'the metal', 'brief']));
   const book = pourTemperatures(alloy, doc.brief.castClass);
   const from = `alloy record ${alloy.name}, ${doc.brief.castClass}`;
-  const { flaskTempC, metalTempC, flaskRead, metalRead } = doc.pour;
+  const { flaskTempC, metalTempC, flaskRead, metalRead } = decided.pour;
   const flaskC = flaskTempC ?? book.flaskC;
   const metalC = metalTempC ?? book.metalC;
   return known({

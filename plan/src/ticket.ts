@@ -1,10 +1,10 @@
 import { countOutcomes, quantity, say, type Phrase, type StageKey } from '@zero-pour/core';
-import type { Reading } from '@zero-pour/contracts';
+import { pouredAt, type Reading } from '@zero-pour/contracts';
 import { freshClocks } from './clean/freshClocks';
-import { numberCastings } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import { valueOf, type Need, type Planned } from './planned';
-import type { PourPlan } from './planPour';
+import { castPieces } from './pieces';
+import type { FlaskPlan, PourPlan } from './planPour';
 
 /** A line of the ticket: a figure that opens its working, plain words, a moment, a reading, or what is needed first. */
 export type TicketLine = { label: string; big?: boolean } & (
@@ -65,7 +65,12 @@ function zeroSection(plan: PourPlan): TicketSection {
   return { title: 'Zero', lines };
 }
 
-function weighSection({ charge }: PourPlan): TicketSection {
+/** A section of one flask; where there are several, it says of which. */
+const titleOf = (title: string, { flasks }: PourPlan, flask: FlaskPlan): string =>
+  flasks.length > 1 ? `${title}, flask ${flasks.indexOf(flask) + 1}` : title;
+
+function weighSection(plan: PourPlan, flask: FlaskPlan): TicketSection {
+  const { charge } = flask;
   const lines = [figureLine('Metal', charge, (c) => c.total, true)];
   const c = valueOf(charge);
   if (c) {
@@ -77,7 +82,7 @@ function weighSection({ charge }: PourPlan): TicketSection {
     );
     if (c.otherWay) lines.push({ label: 'the other way', kind: 'figure', figure: c.otherWay });
   }
-  return { title: 'Weigh', lines };
+  return { title: titleOf('Weigh', plan, flask), lines };
 }
 
 function mixSection({ mix }: PourPlan): TicketSection {
@@ -102,7 +107,6 @@ function mixSection({ mix }: PourPlan): TicketSection {
 function setSection(plan: PourPlan): TicketSection {
   const { profile } = plan.context;
   const scale = valueOf(plan.scale);
-  const temperatures = valueOf(plan.temperatures);
   const print = valueOf(plan.print);
   const lines: TicketLine[] = [];
   if (profile) lines.push(words('Exposure', say`${quantity(profile.exposureS, 's')}`));
@@ -112,17 +116,20 @@ function setSection(plan: PourPlan): TicketSection {
     lines.push({ label: 'Print time', kind: 'figure', figure: print.hours });
     lines.push({ label: 'Resin', kind: 'figure', figure: print.resinG });
   }
-  if (temperatures) {
+  for (const flask of plan.flasks) {
+    const temperatures = valueOf(flask.temperatures);
+    if (!temperatures) continue;
+    const { flaskFigure, metalFigure } = temperatures;
     lines.push({
-      label: 'Flask / metal',
+      label: titleOf('Flask / metal', plan, flask),
       kind: 'pair',
-      figures: [temperatures.flaskFigure, temperatures.metalFigure],
+      figures: [flaskFigure, metalFigure],
     });
   }
   return { title: 'Set', lines };
 }
 
-function costSection({ cost, context, charge }: PourPlan): TicketSection {
+function costSection({ cost, context, flasks }: PourPlan): TicketSection {
   const currency = context.settings.currency;
   const money = (label: string): string => (currency === '' ? label : `${label}, ${currency}`);
   const parts: Given[] = cost.lines
@@ -139,8 +146,8 @@ function costSection({ cost, context, charge }: PourPlan): TicketSection {
     parts.flatMap((part, i) => (i === 0 ? [part] : [' + ', part])),
   );
   const lines: TicketLine[] = [{ label: money('All but metal'), kind: 'figure', figure: total }];
-  const c = valueOf(charge);
-  if (c && context.alloy) {
+  const charges = flasks.flatMap(({ charge }) => valueOf(charge)?.total ?? []);
+  if (charges.length > 0 && context.alloy) {
     const price: Given = {
       symbol: 'p',
       name: 'Price a gram',
@@ -156,7 +163,10 @@ function costSection({ cost, context, charge }: PourPlan): TicketSection {
         unit: 'money',
         note: 'It stays metal: only the melt loss is a cost.',
       },
-      formula`${fromFigure('M', c.total)} × ${price}`,
+      charges.flatMap((total, i) => [
+        ...(i === 0 ? [] : [' + ']),
+        ...formula`${fromFigure(charges.length > 1 ? `M${i + 1}` : 'M', total)} × ${price}`,
+      ]),
     );
     lines.push({ label: money('Metal held'), kind: 'figure', figure: held });
   }
@@ -179,7 +189,7 @@ function planTicket(plan: PourPlan): TicketSection[] {
   return [
     zeroSection(plan),
     ...keepsSection(plan),
-    weighSection(plan),
+    ...plan.flasks.map((flask) => weighSection(plan, flask)),
     mixSection(plan),
     setSection(plan),
     costSection(plan),
@@ -197,8 +207,8 @@ function readingWords(
 
 /** The ticket once poured: planned against done. */
 function pouredTicket(plan: PourPlan): TicketSection[] {
-  const { doc, parts } = plan.context;
-  const count = countOutcomes(numberCastings(parts).map((p) => doc.result.castings[p.number]?.outcome));
+  const { doc } = plan.context;
+  const count = countOutcomes(castPieces(plan.context).map(({ key }) => doc.result.castings[key]?.outcome));
   const read = (label: string, reading: Reading | undefined, show: (value: number) => Phrase): TicketLine => {
     const { phrase, guessed } = readingWords(reading, show);
     return words(label, phrase, guessed);
@@ -212,22 +222,28 @@ function pouredTicket(plan: PourPlan): TicketSection[] {
         words('Scrap', say`${count.scrap}`),
       ],
     },
-    {
-      title: 'Metal',
+    ...plan.flasks.map((flask): TicketSection => ({
+      title: titleOf('Metal', plan, flask),
       lines: [
-        figureLine('Planned', plan.charge, (c) => c.total),
-        read('Weighed', doc.pour.chargeRead, (v) => say`${g(v)}`),
-        read('Back as button', doc.result.buttonBackG, (v) => say`${g(v)}`),
+        figureLine('Planned', flask.charge, (c) => c.total),
+        read('Weighed', flask.context.decided.pour.chargeRead, (v) => say`${g(v)}`),
+        // The buttons of all flasks are weighed together.
+        ...(flask === plan.flasks.at(-1)
+          ? [read('Back as button', doc.result.buttonBackG, (v) => say`${g(v)}`)]
+          : []),
       ],
-    },
-    {
-      title: 'Temperatures',
-      lines: [
-        read('Flask', doc.pour.flaskRead, (v) => say`${degC(v)}`),
-        read('Metal', doc.pour.metalRead, (v) => say`${degC(v)}`),
-        read('Vacuum', doc.pour.vacuumKpa, (v) => say`${quantity(v, 'kPa')}`),
-      ],
-    },
+    })),
+    ...plan.flasks.map((flask): TicketSection => {
+      const { flaskRead, metalRead, vacuumKpa } = flask.context.decided.pour;
+      return {
+        title: titleOf('Temperatures', plan, flask),
+        lines: [
+          read('Flask', flaskRead, (v) => say`${degC(v)}`),
+          read('Metal', metalRead, (v) => say`${degC(v)}`),
+          read('Vacuum', vacuumKpa, (v) => say`${quantity(v, 'kPa')}`),
+        ],
+      };
+    }),
     mixSection(plan),
     setSection(plan),
   ];
@@ -235,5 +251,5 @@ function pouredTicket(plan: PourPlan): TicketSection[] {
 
 /** The ticket of a pour: what to do while it is ahead, what was done once it is poured. */
 export function writeTicket(plan: PourPlan): TicketSection[] {
-  return plan.context.doc.pour.pouredAt === undefined ? planTicket(plan) : pouredTicket(plan);
+  return pouredAt(plan.context.doc) === undefined ? planTicket(plan) : pouredTicket(plan);
 }

@@ -9,7 +9,7 @@ import {
   type StageKey,
   type WorkStep,
 } from '@zero-pour/core';
-import { benchClock } from '@zero-pour/contracts';
+import { anyPoured, benchClock, pouredAt } from '@zero-pour/contracts';
 import type { BurnoutPlan } from './burnoutPlan';
 import { protocolOf } from './clean/cleaning';
 import type { PourContext } from './context';
@@ -78,7 +78,7 @@ function durations(context: PourContext, print: PrintPlan | undefined): Duration
 
 /** Making stages that are still ahead: those after the last one done, unless left unknown. */
 function pendingStages(context: PourContext): MakingKey[] {
-  if (context.doc.burnout.startedAt !== undefined || context.doc.pour.pouredAt !== undefined) return [];
+  if (context.doc.burnout.startedAt !== undefined || anyPoured(context.doc)) return [];
   const states = stageStates(context);
   const lastDone = MAKING.reduce((last, key, i) => (states[key] === 'done' ? i : last), -1);
   return MAKING.filter((key, i) => i > lastDone && states[key] !== 'left');
@@ -93,7 +93,7 @@ function workSteps(context: PourContext, pending: readonly MakingKey[], hours: D
   });
   if (
     context.doc.burnout.startedAt === undefined &&
-    context.doc.pour.pouredAt === undefined &&
+    !anyPoured(context.doc) &&
     !context.doc.left.includes('invest')
   ) {
     steps.push({ key: 'set', hours: hours.set, attendance: 'none' });
@@ -121,8 +121,10 @@ function recordedBlocks({ doc }: PourContext, hours: Durations): Block[] {
     .flatMap((s) => [ms(s.startedAt), ms(s.doneAt)])
     .filter((t) => t !== undefined);
   if (times.length > 0) add('clean', Math.min(...times), Math.max(...times));
-  const sprued = ms(doc.sprue.doneAt);
-  if (sprued !== undefined) add('sprue', sprued - hours.sprue * HOUR_MS, sprued);
+  for (const { sprue } of doc.flasks) {
+    const sprued = ms(sprue.doneAt);
+    if (sprued !== undefined) add('sprue', sprued - hours.sprue * HOUR_MS, sprued);
+  }
   const powderIn = ms(doc.invest.powderInAt);
   if (powderIn !== undefined)
     add(
@@ -145,8 +147,8 @@ export function planTimes(
   const { doc, settings } = context;
   const wanted = ms(doc.brief.zeroAt);
   const started = ms(doc.burnout.startedAt);
-  const pouredAt = ms(doc.pour.pouredAt);
-  const zeroKnown = pouredAt ?? wanted ?? started;
+  const poured = ms(pouredAt(doc));
+  const zeroKnown = poured ?? wanted ?? started;
   if (!burnout || zeroKnown === undefined) {
     return missing(
       lacking(
@@ -157,7 +159,7 @@ export function planTimes(
   }
   const burnoutH = burnout.curve.totalH;
   const ready = started === undefined ? undefined : started + burnoutH * HOUR_MS;
-  const zero = pouredAt ?? Math.max(wanted ?? 0, ready ?? 0);
+  const zero = poured ?? Math.max(wanted ?? 0, ready ?? 0);
   const kilnIn = started ?? zero - burnoutH * HOUR_MS;
   const hours = durations(context, print);
   const moments = burnout.curve.segments.flatMap((s) => s.hands);
@@ -177,7 +179,7 @@ export function planTimes(
     kilnIn,
     kilnEnds: ready ?? zero,
     kilnStarted: started !== undefined,
-    poured: pouredAt !== undefined,
+    poured: poured !== undefined,
     blocks: [...recordedBlocks(context, hours), ...planned],
     moments: (
       [
@@ -194,12 +196,12 @@ export function planTimes(
           at: zero,
           what: say`Zero: pour`,
           detail: context.alloy ? say`${context.alloy.name}` : DETAIL_NONE,
-          done: pouredAt !== undefined,
+          done: poured !== undefined,
         },
       ] satisfies Moment[]
     ).sort((a, b) => a.at - b.at),
     conflicts:
-      pouredAt !== undefined
+      poured !== undefined
         ? []
         : [...back.conflicts.filter((c) => started === undefined || c.at > started + MINUTE_MS), ...outside],
     civilZero: back.civilZero,

@@ -14,8 +14,8 @@ import {
   type TreeLayout,
   volumeOfWeighedPrint,
 } from '@zero-pour/core';
-import { readingValue } from '@zero-pour/contracts';
-import { partsOf, type Part, type PourContext } from './context';
+import { readingValue, type Flask } from '@zero-pour/contracts';
+import type { FlaskContext, Part, PourContext } from './context';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
 import { patternDensityGiven, volumeIsEstimate } from './givens';
@@ -35,8 +35,8 @@ export interface TreePlan {
   tree: Figure;
 }
 
-function patternsByVolume(context: PourContext, scale: ScalePlan): Figure {
-  const raw = context.parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * p.count, 0) / 1000;
+function patternsByVolume(context: PourContext, { parts }: FlaskContext, scale: ScalePlan): Figure {
+  const raw = parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * p.count, 0) / 1000;
   const volume: Given = {
     symbol: 'V',
     name: 'Patterns as drawn',
@@ -53,9 +53,9 @@ function patternsByVolume(context: PourContext, scale: ScalePlan): Figure {
   );
 }
 
-function patternsByWeight(context: PourContext): Figure | undefined {
-  const { doc } = context;
-  const massG = readingValue(doc.sprue.weighedPatternsG);
+function patternsByWeight(context: PourContext, { decided }: FlaskContext): Figure | undefined {
+  const { weighedPatternsG } = decided.sprue;
+  const massG = readingValue(weighedPatternsG);
   const density = patternDensityGiven(context);
   if (massG === undefined || massG <= 0 || !density) return undefined;
   const mass: Given = {
@@ -64,17 +64,17 @@ function patternsByWeight(context: PourContext): Figure | undefined {
     value: massG,
     unit: 'g',
     digits: 2,
-    source: doc.sprue.weighedPatternsG?.state ?? '',
+    source: weighedPatternsG?.state ?? '',
     stage: 'sprue',
-    guessed: doc.sprue.weighedPatternsG?.state === 'guessed',
+    guessed: weighedPatternsG?.state === 'guessed',
   };
   const value = volumeOfWeighedPrint(massG, density.value);
   return figure({ name: 'Patterns, by weight', value, unit: 'cm3' }, formula`${mass} / ${density}`);
 }
 
-function spruesFigure({ doc }: PourContext, gates: readonly PartGates[]): Figure {
+function spruesFigure({ decided: { sprue } }: FlaskContext, gates: readonly PartGates[]): Figure {
   const gatesCm3 = gates.reduce((sum, g) => sum + g.volumeMm3 * g.part.count, 0) / 1000;
-  const mainCm3 = cylinderMm3(doc.sprue.mainSprueDiameterMm, doc.sprue.mainSprueLengthMm) / 1000;
+  const mainCm3 = cylinderMm3(sprue.mainSprueDiameterMm, sprue.mainSprueLengthMm) / 1000;
   const all: Given = {
     symbol: 'G',
     name: 'Gates of all parts',
@@ -97,7 +97,7 @@ function spruesFigure({ doc }: PourContext, gates: readonly PartGates[]): Figure
   );
 }
 
-function buttonFigure(flask: NonNullable<PourContext['flask']>, patterns: Figure, sprues: Figure): Figure {
+function buttonFigure(flask: Flask, patterns: Figure, sprues: Figure): Figure {
   const coneCm3 = coneVolumeCm3(flask.coneDiameterMm, flask.coneHeightMm);
   const cone: Given = {
     symbol: 'K',
@@ -126,42 +126,48 @@ const HANGING: Record<'x' | 'y' | 'z', Rotation> = {
 };
 
 /** The part as it hangs on its gate. */
-function hangingStance({ doc }: PourContext, part: Part): Stance {
-  const hangs = doc.sprue.hangs ?? 'as printed';
+function hangingStance({ decided }: FlaskContext, part: Part): Stance {
+  const hangs = decided.sprue.hangs ?? 'as printed';
   return hangs === 'as printed'
     ? part.stance
     : measureStance(part.pattern.measure.supportPointsMm, HANGING[hangs]);
 }
 
-function treeForm({ doc, flask }: PourContext): TreeForm {
+function treeForm({ doc }: PourContext, { decided: { sprue }, flask }: FlaskContext): TreeForm {
   const heavy = doc.brief.castClass === 'heavy';
   return {
-    arrangement: doc.sprue.arrangement,
-    tiltDeg: doc.sprue.tiltDeg,
-    mainSprueDiameterMm: doc.sprue.mainSprueDiameterMm,
-    mainSprueLengthMm: doc.sprue.mainSprueLengthMm,
+    arrangement: sprue.arrangement,
+    tiltDeg: sprue.tiltDeg,
+    mainSprueDiameterMm: sprue.mainSprueDiameterMm,
+    mainSprueLengthMm: sprue.mainSprueLengthMm,
     coneHeightMm: flask?.coneHeightMm ?? 0,
     betweenMm: heavy ? CLEARANCE_MM.betweenHeavy : CLEARANCE_MM.between,
   };
 }
 
-/** The tree: layout with clearances, and what it is made of by volume. */
+/** Gates of what hangs in this flask, with as many parts as do. */
+const gatesIn = ({ parts }: FlaskContext, gates: readonly PartGates[]): PartGates[] =>
+  parts.flatMap((part) => gates.filter((g) => g.part.key === part.key).map((g) => ({ ...g, part })));
+
+/** The tree of one flask: layout with clearances, and what it is made of by volume. */
 export function planTree(
   context: PourContext,
-  gates: readonly PartGates[],
+  hung: FlaskContext,
+  ofPour: readonly PartGates[],
   scale: ScalePlan | undefined,
 ): Planned<TreePlan> {
-  const { flask, doc } = context;
-  const parts = partsOf(context);
+  const { flask, decided } = hung;
+  const parts = hung.parts.length > 0 ? hung.parts : undefined;
+  const gates = gatesIn(hung, ofPour);
   if (!parts || !flask || !scale || gates.length === 0) {
     const needs = lacking([parts, 'a pattern', 'pattern'], [flask, 'a flask', 'sprue']);
     return missing(needs.length > 0 ? needs : [{ what: 'the scale', stage: 'scale' }]);
   }
   const factor = scale.inFlask.value / 100;
-  const form = treeForm(context);
+  const form = treeForm(context, hung);
   const layout = layOutTree(
     gates.map(({ part, gates: g }) => {
-      const stance = hangingStance(context, part);
+      const stance = hangingStance(hung, part);
       return {
         count: part.count,
         cylinderDiameterMm: stance.cylinderDiameterMm * factor,
@@ -171,11 +177,11 @@ export function planTree(
     }),
     form,
   );
-  const byVolume = patternsByVolume(context, scale);
-  const byWeight = patternsByWeight(context);
-  const weigh = doc.sprue.weighBy === 'weight' && byWeight !== undefined;
+  const byVolume = patternsByVolume(context, hung, scale);
+  const byWeight = patternsByWeight(context, hung);
+  const weigh = decided.sprue.weighBy === 'weight' && byWeight !== undefined;
   const patterns = weigh ? byWeight : byVolume;
-  const sprues = spruesFigure(context, gates);
+  const sprues = spruesFigure(hung, gates);
   const button = buttonFigure(flask, patterns, sprues);
   const tree = figure(
     { name: 'Tree', value: patterns.value + sprues.value + button.value, unit: 'cm3' },

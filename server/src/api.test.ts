@@ -54,9 +54,11 @@ async function newPour(change: (doc: ReturnType<typeof emptyPourDoc>) => void = 
   return body;
 }
 
+const POURED = ['flasks', 'f1', 'pour', 'pouredAt'];
+
 describe('an empty shop', () => {
   it('is well and has nothing in it', async () => {
-    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 10 });
+    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 11 });
     const state: ShopState = (await ask('GET', '/shop')).body;
     expect([state.patterns, state.openPours, state.lists.flask]).toEqual([[], [], []]);
   });
@@ -88,12 +90,14 @@ describe('things of the shop', () => {
   it('cannot be taken out while a pour names them', async () => {
     const id = randomUUID();
     await ask('PUT', `/shop/flask/${id}`, flask('in use'));
-    const pour = await newPour((doc) => void (doc.sprue.flaskId = id));
+    const pour = await newPour((doc) => void (doc.flasks[0]!.sprue.flaskId = id));
     expect(await ask('DELETE', `/shop/flask/${id}`)).toMatchObject({
       status: 409,
       body: { error: { code: 'STILL_USED' } },
     });
-    await ask('PATCH', `/pours/${pour.id}`, { changes: [{ path: ['sprue', 'flaskId'], value: null }] });
+    await ask('PATCH', `/pours/${pour.id}`, {
+      changes: [{ path: ['flasks', 'f1', 'sprue', 'flaskId'], value: null, version: 2 }],
+    });
     expect((await ask('DELETE', `/shop/flask/${id}`)).status).toBe(204);
   });
 
@@ -208,15 +212,15 @@ describe('pours', () => {
   it('keep what they were made with when the metal is poured, and let it go when that is taken back', async () => {
     const id = randomUUID();
     await ask('PUT', `/shop/flask/${id}`, flask('as poured'));
-    const pour = await newPour((doc) => void (doc.sprue.flaskId = id));
+    const pour = await newPour((doc) => void (doc.flasks[0]!.sprue.flaskId = id));
     await ask('PATCH', `/pours/${pour.id}`, {
-      changes: [{ path: ['pour', 'pouredAt'], value: new Date().toISOString() }],
+      changes: [{ path: POURED, value: new Date().toISOString(), version: 2 }],
     });
     await ask('PUT', `/shop/flask/${id}`, { ...flask('as poured'), heightMm: 60 });
     const poured: Pour = (await ask('GET', `/pours/${pour.id}`)).body;
-    expect(poured.used?.flask?.heightMm).toBe(102);
+    expect(poured.used?.flasks?.['f1']?.heightMm).toBe(102);
     const back = await ask('PATCH', `/pours/${pour.id}`, {
-      changes: [{ path: ['pour', 'pouredAt'], value: null }],
+      changes: [{ path: POURED, value: null, version: 2 }],
     });
     expect((back.body as ChangedPour).pour.used).toBeUndefined();
   });
@@ -239,8 +243,8 @@ describe('pours', () => {
       photos: [],
     };
     const pour = await newPour((doc) => {
-      doc.brief.patterns = [{ patternId, count: 1 }];
-      doc.result.castings = { 1: casting };
+      doc.brief.lines = [{ key: 'l1', patternId, count: 1 }];
+      doc.result.castings = { 'l1/1': casting };
     });
     const numbers = async (query: string) =>
       ((await ask('GET', `/pours?${query}`)).body as { pours: Pour[]; total: number }).pours.map(

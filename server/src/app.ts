@@ -9,6 +9,7 @@ import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
+import { readingRoutes } from './routes/readingRoutes';
 import { recordRoutes } from './routes/recordRoutes';
 import type { Services } from './routes/services';
 import { shopRoutes } from './routes/shopRoutes';
@@ -54,6 +55,7 @@ export function createApp(services: Services, webFolder: string): Express {
     '/api',
     shopRoutes(services),
     patternRoutes(services),
+    readingRoutes(services),
     blobRoutes(services),
     pourRoutes(services),
     recordRoutes(services),

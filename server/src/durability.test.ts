@@ -75,7 +75,9 @@ it('keeps everything that was answered, through kill -9 in the middle of writing
   const acknowledged: number[] = [];
   const write = async (n: number): Promise<void> => {
     const status = await send(first.address, 'PATCH', `/pours/${id}`, {
-      changes: [{ path: ['print', 'pieces', String(n)], value: { outcome: 'good', note: `piece ${n}` } }],
+      changes: [
+        { path: ['print', 'pieces', `l1/${n}`], version: 2, value: { outcome: 'good', note: `piece ${n}` } },
+      ],
     });
     if (status === 200) acknowledged.push(n);
   };
@@ -86,7 +88,7 @@ it('keeps everything that was answered, through kill -9 in the middle of writing
 
   const second = await mustStart();
   const pour = (await (await fetch(`${second.address}/api/pours/${id}`)).json()) as Pour;
-  for (const n of acknowledged) expect(pour.doc.print.pieces[String(n)]?.note).toBe(`piece ${n}`);
+  for (const n of acknowledged) expect(pour.doc.print.pieces[`l1/${n}`]?.note).toBe(`piece ${n}`);
   expect(acknowledged.length).toBeGreaterThanOrEqual(25);
   const back = new Uint8Array(await (await fetch(`${second.address}/api/blobs/${hash}`)).arrayBuffer());
   expect(createHash('sha256').update(back).digest('hex')).toBe(hash);

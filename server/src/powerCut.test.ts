@@ -51,7 +51,7 @@ async function writeOn(address: string, done: Acknowledged, until: () => boolean
   expect(await sendTo(address, 'POST', '/pours', { id: done.pourId, doc: emptyPourDoc() })).toBe(201);
   for (let n = 1; !until(); n = (n % 900) + 1) {
     const changes = [
-      { path: ['print', 'pieces', String(n)], value: { outcome: 'good', note: `piece ${n}` } },
+      { path: ['print', 'pieces', `l1/${n}`], version: 2, value: { outcome: 'good', note: `piece ${n}` } },
     ];
     if ((await sendTo(address, 'PATCH', `/pours/${done.pourId}`, { changes })) === 200) done.pieces.push(n);
     if (n % 10 !== 0) continue;
@@ -66,7 +66,7 @@ async function lostOf(folder: string, { pourId, pieces, blobs }: Acknowledged): 
   const test = await openTestShop(folder);
   try {
     const pour: Pour = (await test.ask('GET', `/pours/${pourId}`)).body;
-    const lost = pieces.filter((n) => pour.doc.print.pieces[String(n)]?.note !== `piece ${n}`).map(String);
+    const lost = pieces.filter((n) => pour.doc.print.pieces[`l1/${n}`]?.note !== `piece ${n}`).map(String);
     for (const hash of blobs) if ((await test.ask('GET', `/blobs/${hash}`)).status !== 200) lost.push(hash);
     return lost;
   } finally {

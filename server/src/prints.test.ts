@@ -9,6 +9,7 @@ import {
   usualProfile,
   usualResin,
   type PourDoc,
+  valueAt,
   type PouredPrint,
   type PrintedPlate,
 } from '@zero-pour/contracts';
@@ -96,16 +97,19 @@ describe('what pours tell of their prints', () => {
       Object.assign(doc.print, {
         startedAt: START,
         note: 'a secret',
-        pieces: { 1: { outcome: 'lost', note: '', fault: 'fell from plate' } },
+        pieces: { 'l1/1': { outcome: 'lost', note: '', fault: 'fell from plate' } },
         why: { 'fell from plate': { confirmed: 'plate', ruledOut: ['load'] } },
       });
-      doc.clean.pieces = { 1: { verdict: 'reprint', expect: 'poor' } };
-      doc.result.castings = { 1: { flaws: [], photos: [], outcome: 'scrap' }, 2: { flaws: [], photos: [] } };
+      doc.clean.pieces = { 'l1/1': { verdict: 'reprint', expect: 'poor' } };
+      doc.result.castings = {
+        'l1/2': { flaws: [], photos: [], outcome: 'scrap' },
+        'l1/3': { flaws: [], photos: [] },
+      };
     });
     const own = (await told()).find((print) => print.pourId === id)!;
     expect(own.print.why).toEqual({ 'fell from plate': { confirmed: 'plate', ruledOut: ['load'] } });
-    expect(own.verdicts).toEqual({ 1: { verdict: 'reprint', expect: 'poor' } });
-    expect(own.outcomes).toEqual({ 1: 'scrap' });
+    expect(own.verdicts).toEqual({ 'l1/1': { verdict: 'reprint', expect: 'poor' } });
+    expect(own.outcomes).toEqual({ 'l1/2': 'scrap' });
     expect(JSON.stringify(own)).not.toContain('secret');
     // A piece that is printed again became no casting.
     expect(tallyExpected([own]).poor.of).toBe(0);
@@ -114,25 +118,28 @@ describe('what pours tell of their prints', () => {
 
 describe('what is kept of a print and its cleaning', () => {
   const change = (id: string, path: string[], value: unknown) =>
-    ask('PATCH', `/pours/${id}`, { changes: [{ path, value }] });
+    ask('PATCH', `/pours/${id}`, { changes: [{ path, value, version: 2 }] });
 
   it.each([
     [['print', 'supports'], { by: 'by hand', weight: 'fine', tipMm: 0.3, came: 'clean' }, { weight: 'huge' }],
     [['print', 'after'], { 'vat wiped': START }, { 'vat burnt': START }],
     [['print', 'plate'], PLATE, { ...PLATE, layers: 0 }],
     [['print', 'vatC'], { state: 'measured', value: 27 }, { state: 'measured' }],
-    [['clean', 'pieces'], { 1: { verdict: 'test', expect: 'doubtful' } }, { 1: { verdict: 'eat' } }],
+    [
+      ['clean', 'pieces'],
+      { 'l1/1': { verdict: 'test', expect: 'doubtful' } },
+      { 'l1/1': { verdict: 'eat' } },
+    ],
     [['clean', 'steps', 'look'], { doneAt: START, saw: 'tacky' }, { saw: 'lovely' }],
-    [['wayUp', 'supported'], [], ['no id']],
-    [['pour', 'steps'], { melt: { doneAt: START } }, { melt: { doneAt: 'noon' } }],
+    [['wayUp', 'lines', 'l1'], { supported: true }, { supported: 'yes' }],
+    [['flasks', 'f1', 'pour', 'steps'], { melt: { doneAt: START } }, { melt: { doneAt: 'noon' } }],
   ])('%j: kept as sent, refused when it makes no sense, and nothing lost', async (path, good, bad) => {
     const id = await addPour(() => {});
     const refusedOf = async (value: unknown) => ((await change(id, path, value)).body as ChangedPour).refused;
     expect(await refusedOf(good)).toEqual([]);
     expect(await refusedOf(bad)).toMatchObject([{ change: { path, value: bad }, code: 'BAD_REQUEST' }]);
-    let kept: unknown = ((await ask('GET', `/pours/${id}`)).body as { doc: PourDoc }).doc;
-    for (const key of path) kept = (kept as Record<string, unknown>)[key];
-    expect(kept).toEqual(good);
+    const kept = ((await ask('GET', `/pours/${id}`)).body as { doc: PourDoc }).doc;
+    expect(valueAt(kept, path)).toEqual(good);
   });
 
   it('takes the same changes twice without doubling them: an answer may have been lost', async () => {

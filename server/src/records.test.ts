@@ -147,11 +147,11 @@ describe('yields of recorded pours', () => {
       const doc = emptyPourDoc();
       doc.resin = { resinId, printerId };
       doc.brief.castClass = 'filigree';
-      doc.print.pieces = { '1': { outcome: 'good', note: '' }, '2': { outcome: 'lost', note: '' } };
+      doc.print.pieces = { 'l1/1': { outcome: 'good', note: '' }, 'l1/2': { outcome: 'lost', note: '' } };
       doc.result.castings = {
-        '1': { outcome: 'sellable', flaws: [], photos: [] },
-        '2': { outcome: 'scrap', flaws: [], photos: [] },
-        '3': { flaws: [], photos: [] },
+        'l1/1': { outcome: 'sellable', flaws: [], photos: [] },
+        'l1/2': { outcome: 'scrap', flaws: [], photos: [] },
+        'l1/3': { flaws: [], photos: [] },
       };
       const id = randomUUID();
       await ask('POST', '/pours', { id, doc });

@@ -1,3 +1,4 @@
+import { versionOne } from './testing/versionOne';
 import { PGlite } from '@electric-sql/pglite';
 import {
   emptyPourDoc,
@@ -14,7 +15,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate, readMigrations } from './db/migrations';
 import { pgliteDatabase } from './db/pgliteDatabase';
-import { tellAnew } from './db/tellsStore';
+import { renewPours } from './db/tellsStore';
 import { openTestShop, type TestShop } from './testing/testShop';
 
 let test: TestShop;
@@ -32,7 +33,7 @@ afterAll(() => test.close());
 const BORE = {
   key: 'held',
   name: 'Bore',
-  patternId: null,
+  lineKey: null,
   of: 'bore',
   finishedMm: 17.32,
   holds: true,
@@ -60,18 +61,18 @@ describe('what pours tell of sizes', () => {
     const id = await addPour((doc) => {
       doc.scale.printedAs = PRINTED;
       doc.result.castings = {
-        1: {
+        'l1/1': {
           flaws: [],
           photos: [],
           note: 'a secret',
           sizes: { held: { finished: { state: 'measured', value: 17.2 } } },
         },
-        2: { flaws: [], photos: [], outcome: 'scrap' },
+        'l1/2': { flaws: [], photos: [], outcome: 'scrap' },
       };
     });
     const found = (await told()).find((one) => one.pourId === id)!;
     expect(found).toMatchObject({ resinId, alloyId: null, at: PRINTED.at, route: 'burn out the print' });
-    expect(found.castings).toEqual({ 1: { held: { finished: { state: 'measured', value: 17.2 } } } });
+    expect(found.castings).toEqual({ 'l1/1': { held: { finished: { state: 'measured', value: 17.2 } } } });
     expect(JSON.stringify(found)).not.toContain('secret');
     await ask('PUT', `/pours/${id}/discarded`, { discarded: true });
     const gone = (await told()).some((one) => one.pourId === id);
@@ -90,7 +91,7 @@ describe('what pours tell of sizes', () => {
     const sizeless = await addPour((doc) => {
       doc.brief.sizes = [];
       doc.scale.printedAs = PRINTED;
-      doc.result.castings = { 1: { flaws: [], photos: [], sizes: {} } };
+      doc.result.castings = { 'l1/1': { flaws: [], photos: [], sizes: {} } };
     });
     const ids = (await told()).map((one) => one.pourId);
     expect([cured, unprinted, sizeless].map((id) => ids.includes(id))).toEqual([true, false, false]);
@@ -134,9 +135,10 @@ describe('pours of the version before', () => {
     const db = pgliteDatabase(new PGlite());
     const migrations = await readMigrations();
     await migrate(db, migrations.filter((m) => m.number <= 4)); // prettier-ignore
-    const { sizes: _, ...brief } = emptyPourDoc().brief;
+    const first = versionOne();
+    const { sizes: _, ...brief } = first.brief;
     const old = {
-      ...emptyPourDoc(),
+      ...first,
       brief: { ...brief, holdSize: { mm: 17.32, surface: 'inner', ring: { system: 'US', size: '7' } } },
       scale: { way: 'chain', metalPercent: -1.7, skinMm: 0.05 },
       result: {
@@ -154,17 +156,18 @@ describe('pours of the version before', () => {
         JSON.stringify(doc),
       ]);
     await migrate(db, migrations);
+    // They are renewed once, and not again.
+    expect([await renewPours(db), await renewPours(db)]).toEqual([2, 0]);
     const { rows } = await db.query<{ doc: unknown }>('SELECT doc FROM pour ORDER BY number');
-    const [first, second] = rows.map((row) => pourDocSchema.parse(row.doc));
-    expect(first!.brief.sizes).toEqual([{ ...BORE, ring: { system: 'US', size: '7' } }]);
-    expect(first!.scale).toEqual({ way: 'chain', own: { metal: -1.7 }, skinMm: 0.05 });
-    expect(first!.result.castings['1']!.sizes).toEqual({
-      held: { finished: { state: 'measured', value: 17.2 } },
-    });
-    expect(first!.result.castings['2']).toEqual({ flaws: [], photos: [] });
-    expect([second!.brief.sizes, second!.result.castings]).toEqual([[], {}]);
-    // They are told anew once, and not again.
-    expect([await tellAnew(db), await tellAnew(db)]).toEqual([2, 0]);
+    const [one, two] = rows.map((row) => pourDocSchema.parse(row.doc));
+    expect(one!.brief.sizes).toEqual([{ ...BORE, ring: { system: 'US', size: '7' } }]);
+    expect(one!.scale).toEqual({ way: 'chain', own: { metal: -1.7 }, skinMm: 0.05 });
+    // No line is named: they keep their order, and are not lost.
+    expect(Object.values(one!.result.castings)).toEqual([
+      { flaws: [], photos: [], sizes: { held: { finished: { state: 'measured', value: 17.2 } } } },
+      { flaws: [], photos: [] },
+    ]);
+    expect([two!.brief.sizes, two!.result.castings]).toEqual([[], {}]);
     await db.close();
   }, 60_000);
 });

@@ -6,12 +6,13 @@ import { createApp } from './app';
 import { keepLogShort } from './db/checkpoints';
 import type { Database } from './db/database';
 import { openDatabase } from './db/openDatabase';
-import { tellAnew } from './db/tellsStore';
+import { renewPours } from './db/tellsStore';
 import { lockFolder } from './db/folderLock';
 import { identifyShop } from './db/identityStore';
 import { BlobFiles } from './files/blobFiles';
 import { flushFolder } from './files/flush';
 import type { Services } from './routes/services';
+import { ReadingRuns } from './services/readings';
 import { readShopState } from './services/readShopState';
 
 export interface StartOptions {
@@ -62,12 +63,16 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
       undo.push(async () => stopKeeping());
     }
-    await tellAnew(db);
+    await renewPours(db);
+    const files = await BlobFiles.open(path.join(options.dataFolder, 'files'));
+    const readings = new ReadingRuns(db, files);
+    undo.push(() => readings.stop());
     const services: Services = {
       db,
       migration,
       shopId: await identifyShop(db),
-      files: await BlobFiles.open(path.join(options.dataFolder, 'files')),
+      files,
+      readings,
       demoShop: options.demoShop,
       log,
     };

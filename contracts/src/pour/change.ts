@@ -8,12 +8,14 @@ export const fieldChangeSchema = z.strictObject({
       z
         .string()
         .min(1)
-        .max(60)
+        .max(300)
         .refine((key) => key !== '__proto__', 'not a field'),
     )
     .min(1)
-    .max(5),
+    .max(6),
   value: z.json(),
+  /** Version of the document that the path is meant for; absent: 1, which did not say so. */
+  version: z.number().int().positive().optional(),
 });
 export type FieldChange = z.infer<typeof fieldChangeSchema>;
 
@@ -28,26 +30,48 @@ export const pathsMeet = (a: readonly string[], b: readonly string[]): boolean =
 type Tree = { [key: string]: unknown };
 const isTree = (value: unknown): value is Tree =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
+/** Entries of a list that have keys are stepped into by their key, never by their place. */
+const isKeyed = (value: unknown): value is ({ key: string } & Tree)[] =>
+  Array.isArray(value) && value.every((entry) => isTree(entry) && typeof entry['key'] === 'string');
 
-function setAt(tree: Tree, path: readonly string[], value: unknown): Tree {
-  const [head, ...rest] = path;
-  if (head === undefined) return tree;
+function setInTree(tree: Tree, [head, ...rest]: readonly [string, ...string[]], value: unknown): Tree {
   const { [head]: below, ...others } = tree;
   if (rest.length === 0) return value === null ? others : { ...tree, [head]: value };
-  return { ...tree, [head]: setAt(isTree(below) ? below : {}, rest, value) };
+  return { ...tree, [head]: setBelow(below, rest as [string, ...string[]], value) };
 }
+
+function setInList(
+  list: readonly ({ key: string } & Tree)[],
+  [key, ...rest]: readonly [string, ...string[]],
+  value: unknown,
+): unknown[] {
+  const at = list.findIndex((entry) => entry.key === key);
+  const others = list.filter((_, i) => i !== at);
+  if (rest.length === 0 && value === null) return others;
+  const entry =
+    rest.length === 0 ? value : setInTree(list[at] ?? { key }, rest as [string, ...string[]], value);
+  return at < 0 ? [...list, entry] : list.map((before, i) => (i === at ? entry : before));
+}
+
+const setBelow = (below: unknown, path: readonly [string, ...string[]], value: unknown): unknown =>
+  isKeyed(below) ? setInList(below, path, value) : setInTree(isTree(below) ? below : {}, path, value);
 
 /** Value at a path, or null when there is none: what undoing a change has to set. */
 export function valueAt(doc: PourDoc, path: readonly string[]): unknown {
   let at: unknown = doc;
-  for (const key of path) at = isTree(at) ? at[key] : undefined;
+  for (const key of path)
+    at = isKeyed(at) ? at.find((entry) => entry.key === key) : isTree(at) ? at[key] : undefined;
   return at ?? null;
 }
 
 /**
- * The document with the changes made, unchecked: the caller parses it with `pourDocSchema`.
- * Untouched branches are shared, the given document is not changed.
+ * The document with the changes made, unchecked: the caller parses it with `pourDocSchema`. Branches that are not
+ * touched are shared, the given document is not changed.
  */
 export function applyChanges(doc: PourDoc, changes: readonly FieldChange[]): unknown {
-  return changes.reduce<Tree>((tree, change) => setAt(tree, change.path, change.value), doc);
+  return changes.reduce<Tree>(
+    (tree, { path, value }) =>
+      path.length > 0 ? setInTree(tree, path as [string, ...string[]], value) : tree,
+    doc,
+  );
 }

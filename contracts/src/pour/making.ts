@@ -2,6 +2,7 @@ import {
   BEFORE_KEYS,
   BORIC_SCHOOLS,
   EXPECTATIONS,
+  HAND_NAME_MAX,
   LOOKS,
   PIECE_VERDICTS,
   PRINT_FAULT_KEYS,
@@ -20,6 +21,7 @@ import { readingSchema } from '../reading';
 import { segmentSchema } from '../shop/casting';
 import { cleanStepSchema } from '../shop/resin';
 import { cureSetupSchema } from '../settings';
+import { pieceKeySchema } from './pieces';
 
 export const PIECE_OUTCOMES = ['good', 'flawed', 'lost'] as const;
 
@@ -81,9 +83,9 @@ export const printStageSchema = z.strictObject({
   humidityPercent: readingSchema.optional(),
   supports: supportsSchema.optional(),
   after: z.partialRecord(z.enum(AFTER_PRINT), momentSchema).optional(),
-  /** By piece number from 1, in the order of the brief's patterns. */
+  /** By the piece's name. */
   pieces: z.record(
-    z.string().regex(/^\d{1,3}$/),
+    pieceKeySchema,
     z.strictObject({
       outcome: z.enum(PIECE_OUTCOMES),
       note: z.string().max(400),
@@ -126,31 +128,10 @@ export const cleanStageSchema = z.strictObject({
       cure: cureSetupSchema,
     })
     .optional(),
-  /** By piece number: what becomes of it, and what is expected of its casting. */
+  /** By the piece's name: what becomes of it, and what is expected of its casting. */
   pieces: z
-    .record(
-      z.string().regex(/^\d{1,3}$/),
-      z.strictObject({ verdict: z.enum(PIECE_VERDICTS), expect: z.enum(EXPECTATIONS) }),
-    )
+    .record(pieceKeySchema, z.strictObject({ verdict: z.enum(PIECE_VERDICTS), expect: z.enum(EXPECTATIONS) }))
     .optional(),
-  note: noteSchema.optional(),
-});
-
-/** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
-export const HANGS = ['as printed', 'x', 'y', 'z'] as const;
-
-export const sprueStageSchema = z.strictObject({
-  hangs: z.enum(HANGS).optional(),
-  flaskId: idSchema.optional(),
-  arrangement: z.enum(['straight', 'rings']),
-  tiltDeg: z.number().min(0).max(80),
-  mainSprueDiameterMm: positiveSchema.max(40),
-  mainSprueLengthMm: atLeastZeroSchema.max(300),
-  weighBy: z.enum(['volume', 'weight']),
-  /** All patterns of the tree on the balance, without sprues. */
-  weighedPatternsG: readingSchema.optional(),
-  newPercent: z.number().min(0).max(100).optional(),
-  doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });
 
@@ -165,6 +146,9 @@ export const investStageSchema = z.strictObject({
   note: noteSchema.optional(),
 });
 
+/** "segment › what is to be done", told apart by "~2" where it comes twice. */
+const handNameSchema = z.string().min(1).max(HAND_NAME_MAX);
+
 export const burnoutStageSchema = z.strictObject({
   kilnId: idSchema.optional(),
   programmeId: idSchema.optional(),
@@ -173,7 +157,7 @@ export const burnoutStageSchema = z.strictObject({
   /** Kiln temperature at loading; absent means cold. */
   loadedAtC: tempCSchema.optional(),
   startedAt: momentSchema.optional(),
-  /** Hands-on moments ticked off, by their number in the programme. */
-  hands: z.record(z.string().regex(/^\d{1,3}$/), momentSchema),
+  /** Hands-on moments ticked off, by their name in the programme (core's handNames). */
+  hands: z.record(handNameSchema, momentSchema),
   note: noteSchema.optional(),
 });

@@ -1,29 +1,15 @@
 import { FLAW_KINDS, OUTCOMES } from '@zero-pour/core';
 import { z } from 'zod';
-import { hashSchema, momentSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
+import { hashSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
 import { readingSchema } from '../reading';
-import { stepsSchema } from './making';
+import { pieceKeySchema } from './pieces';
 import { castingSizesSchema } from './sizes';
-
-export const pourStageSchema = z.strictObject({
-  /** Chosen temperatures; absent means by alloy and class. */
-  flaskTempC: tempCSchema.optional(),
-  metalTempC: tempCSchema.optional(),
-  flaskRead: readingSchema.optional(),
-  metalRead: readingSchema.optional(),
-  chargeRead: readingSchema.optional(),
-  vacuumKpa: readingSchema.optional(),
-  quenchAfterMin: readingSchema.optional(),
-  pouredAt: momentSchema.optional(),
-  spilled: z.boolean().optional(),
-  /** Timed steps at the furnace. */
-  steps: stepsSchema.optional(),
-  note: noteSchema.optional(),
-});
 
 export const flawSchema = z.strictObject({
   kind: z.enum(FLAW_KINDS),
+  /** In words; and where it is on the model, in the file's mm, if that was shown. */
   place: z.string().max(120),
+  placeMm: z.tuple([z.number(), z.number(), z.number()]).optional(),
   sizeMm: positiveSchema.max(400).optional(),
 });
 export type Flaw = z.infer<typeof flawSchema>;
@@ -40,9 +26,22 @@ export const castingSchema = z.strictObject({
 export type Casting = z.infer<typeof castingSchema>;
 
 export const resultStageSchema = z.strictObject({
-  /** By casting number from 1, in the order of the brief's patterns. */
-  castings: z.record(z.string().regex(/^\d{1,3}$/), castingSchema),
+  /** By the piece's name. */
+  castings: z.record(pieceKeySchema, castingSchema),
   buttonBackG: readingSchema.optional(),
   doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });
+
+/** What comes between without being planned. */
+export const HAPPENINGS = ['power lost', 'door opened', 'something else'] as const;
+
+/** Something that happened to a pour, with its time: evidence later. */
+export const happeningSchema = z.strictObject({
+  key: keySchema,
+  kind: z.enum(HAPPENINGS),
+  at: momentSchema,
+  until: momentSchema.optional(),
+  note: z.string().max(400),
+});
+export type Happening = z.infer<typeof happeningSchema>;

@@ -1,10 +1,29 @@
 import { CAST_CLASSES, FINISHES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
-import { atLeastZeroSchema, countSchema, idSchema, momentSchema, noteSchema, positiveSchema } from '../parts';
+import {
+  atLeastZeroSchema,
+  countSchema,
+  idSchema,
+  keySchema,
+  momentSchema,
+  noteSchema,
+  positiveSchema,
+} from '../parts';
+import { lineKeySchema } from './pieces';
 import { sizeTargetSchema } from './sizes';
 
+/** One line of the brief: so many of a pattern, printed and gated alike. A pattern may stand on several lines. */
+export const briefLineSchema = z.strictObject({
+  key: lineKeySchema,
+  patternId: idSchema,
+  count: countSchema,
+  /** The order or the customer that it is for. */
+  order: z.string().max(120).optional(),
+});
+export type BriefLine = z.infer<typeof briefLineSchema>;
+
 export const briefSchema = z.strictObject({
-  patterns: z.array(z.strictObject({ patternId: idSchema, count: countSchema })).max(40),
+  lines: z.array(briefLineSchema).max(40),
   alloyId: idSchema.optional(),
   castClass: z.enum(CAST_CLASSES),
   /** Sizes that are wanted of the finished piece, the first of the brief first. */
@@ -26,35 +45,38 @@ export const resinStageSchema = z.strictObject({
   profileId: idSchema.optional(),
 });
 
+const pointSchema = z.tuple([z.number(), z.number(), z.number()]);
+
+/** One gate where it stands on the model: place and direction in the file's mm and axes. */
+export const gateSchema = z.strictObject({
+  key: keySchema,
+  placeMm: pointSchema,
+  normal: pointSchema,
+  /** Round, or as wide as it is high where it joins the part. */
+  section: z.strictObject({ widthMm: positiveSchema.max(30), heightMm: positiveSchema.max(30) }),
+});
+
 export const gatesSchema = z.strictObject({
   count: z.number().int().nonnegative().max(40),
   diameterMm: positiveSchema.max(30),
   lengthMm: atLeastZeroSchema.max(100),
+  /** Those that were placed on the model. */
+  placed: z.array(gateSchema).max(40).optional(),
 });
 const angleSchema = z.number().min(-360).max(360);
 export const rotationSchema = z.strictObject({ xDeg: angleSchema, yDeg: angleSchema, zDeg: angleSchema });
 
-/** What the layers of a part say when it stands so: kept, since cutting takes a while. Sizes as in the file. */
-export const standingCutSchema = z.strictObject({
-  rotation: rotationSchema,
-  islands: z.number().int().nonnegative(),
-  cups: z.number().int().nonnegative(),
-  overhangMm2: atLeastZeroSchema,
-  areaMm2: atLeastZeroSchema,
-  peakMm2: atLeastZeroSchema,
-  firstMm2: atLeastZeroSchema,
-  supportPoints: z.number().int().nonnegative(),
+/** How the parts of one line of the brief stand and are fed. */
+export const standingLineSchema = z.strictObject({
+  rotation: rotationSchema.optional(),
+  gates: gatesSchema.optional(),
+  /** Points picked on the faces that must stay clean, in the file's mm. */
+  clean: z.array(pointSchema).max(20).optional(),
+  /** The file already carries its supports: it prints as it lies. */
+  supported: z.boolean().optional(),
 });
-export type StandingCut = z.infer<typeof standingCutSchema>;
 
 export const wayUpSchema = z.strictObject({
-  /** By pattern id. */
-  rotations: z.record(idSchema, rotationSchema),
-  gates: z.record(idSchema, gatesSchema),
-  /** Points picked on the faces that must stay clean, in the file's mm; by pattern id. */
-  clean: z.record(idSchema, z.array(z.tuple([z.number(), z.number(), z.number()])).max(20)).optional(),
-  /** Patterns whose file already carries its supports: they print as they lie. */
-  supported: z.array(idSchema).max(40).optional(),
-  /** By pattern id. */
-  cut: z.record(idSchema, standingCutSchema).optional(),
+  /** By the key of the brief's line. */
+  lines: z.record(lineKeySchema, standingLineSchema),
 });

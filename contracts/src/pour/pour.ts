@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { idSchema, momentSchema } from '../parts';
+import { idSchema, keySchema, momentSchema } from '../parts';
 import { SHOP_ITEM_SCHEMAS } from '../shop/kinds';
 import { pourDocSchema } from './pourDoc';
+import { upgradePour, upgradePourRow } from './upgrade/upgradePour';
 
 /**
  * What a pour was made with, as it stood at the moment of the pour: later edits of a resin or an alloy
@@ -12,14 +13,15 @@ export const usedItemsSchema = z.strictObject({
   printer: SHOP_ITEM_SCHEMAS.printer.optional(),
   profile: SHOP_ITEM_SCHEMAS.profile.optional(),
   powder: SHOP_ITEM_SCHEMAS.powder.optional(),
-  flask: SHOP_ITEM_SCHEMAS.flask.optional(),
+  /** By the key of the pour's flask. */
+  flasks: z.record(keySchema, SHOP_ITEM_SCHEMAS.flask).optional(),
   kiln: SHOP_ITEM_SCHEMAS.kiln.optional(),
   alloy: SHOP_ITEM_SCHEMAS.alloy.optional(),
   programme: SHOP_ITEM_SCHEMAS.programme.optional(),
 });
 export type UsedItems = z.infer<typeof usedItemsSchema>;
 
-export const pourSchema = z.strictObject({
+const storedPourSchema = z.strictObject({
   id: idSchema,
   number: z.number().int().positive(),
   createdAt: momentSchema,
@@ -29,7 +31,14 @@ export const pourSchema = z.strictObject({
   /** Present once poured. */
   used: usedItemsSchema.optional(),
 });
-export type Pour = z.infer<typeof pourSchema>;
+export type Pour = z.infer<typeof storedPourSchema>;
 
-export const newPourSchema = z.strictObject({ id: idSchema, doc: pourDocSchema });
+/** A pour wherever it comes from: what is stored, sent, imported or cached of an earlier version is upgraded first. */
+export const pourSchema = z.preprocess(upgradePourRow, storedPourSchema);
+
+/** A page that was opened before an update may still send a document of the version before. */
+export const newPourSchema = z.strictObject({
+  id: idSchema,
+  doc: z.preprocess((json) => upgradePour(json), pourDocSchema),
+});
 export const discardSchema = z.strictObject({ discarded: z.boolean() });

@@ -1,13 +1,8 @@
 import { STAGES, type StageKey } from '@zero-pour/core';
 import { z } from 'zod';
-import {
-  burnoutStageSchema,
-  cleanStageSchema,
-  investStageSchema,
-  printStageSchema,
-  sprueStageSchema,
-} from './making';
-import { pourStageSchema, resultStageSchema } from './outcome';
+import { burnoutStageSchema, cleanStageSchema, investStageSchema, printStageSchema } from './making';
+import { happeningSchema, resultStageSchema } from './outcome';
+import { emptyFlask, FIRST_FLASK, pourFlaskSchema, type PourFlask } from './pourFlask';
 import { briefSchema, resinStageSchema, wayUpSchema } from './planning';
 import { scaleStageSchema } from './sizes';
 
@@ -15,7 +10,7 @@ const STAGE_KEYS = STAGES.map((stage) => stage.key) as [StageKey, ...StageKey[]]
 export const stageKeySchema = z.enum(STAGE_KEYS);
 
 export const POUR_FORMAT = 'zero-pour/pour';
-export const POUR_VERSION = 1;
+export const POUR_VERSION = 2;
 
 /** Everything that is planned and recorded of one pour. Stored as JSON; see docs/decisions/0003. */
 export const pourDocSchema = z.strictObject({
@@ -29,11 +24,12 @@ export const pourDocSchema = z.strictObject({
   scale: scaleStageSchema,
   print: printStageSchema,
   clean: cleanStageSchema,
-  sprue: sprueStageSchema,
+  /** The bowl that its flasks are filled from. */
   invest: investStageSchema,
   burnout: burnoutStageSchema,
-  pour: pourStageSchema,
+  flasks: z.array(pourFlaskSchema).min(1).max(12),
   result: resultStageSchema,
+  happenings: z.array(happeningSchema).max(200),
 });
 export type PourDoc = z.infer<typeof pourDocSchema>;
 
@@ -43,23 +39,17 @@ export function emptyPourDoc(): PourDoc {
     format: POUR_FORMAT,
     version: POUR_VERSION,
     left: [],
-    brief: { patterns: [], castClass: 'standard', sizes: [], finish: 'full', route: 'burn out the print' },
+    brief: { lines: [], castClass: 'standard', sizes: [], finish: 'full', route: 'burn out the print' },
     resin: {},
-    wayUp: { rotations: {}, gates: {} },
+    wayUp: { lines: {} },
     scale: { way: 'chain', own: {} },
     print: { spares: 0, pieces: {} },
     clean: { steps: {} },
-    sprue: {
-      arrangement: 'straight',
-      tiltDeg: 45,
-      mainSprueDiameterMm: 6,
-      mainSprueLengthMm: 12,
-      weighBy: 'volume',
-    },
     invest: { boric: { school: 'none', percent: 1 }, steps: {} },
     burnout: { hands: {} },
-    pour: {},
+    flasks: [emptyFlask(FIRST_FLASK)],
     result: { castings: {} },
+    happenings: [],
   };
 }
 
@@ -67,7 +57,6 @@ export function emptyPourDoc(): PourDoc {
 export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string): PourDoc {
   const fresh = emptyPourDoc();
   const { zeroAt: _zero, dueAt: _due, statedChange: _change, ...brief } = doc.brief;
-  const { weighedPatternsG: _weighed, doneAt: _sprued, ...sprue } = doc.sprue;
   const { measured: _measured, printedAs: _printed, ...scale } = doc.scale;
   const { powderId, ratio, boric } = doc.invest;
   const { kilnId, programmeId, segments, loadedAtC } = doc.burnout;
@@ -78,10 +67,21 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
     wayUp: doc.wayUp,
     scale,
     print: { spares: doc.print.spares, pieces: {} },
-    sprue,
     invest: { ...fresh.invest, ...defined({ powderId, ratio }), boric },
     burnout: { hands: {}, ...defined({ kilnId, programmeId, segments, loadedAtC }) },
-    pour: defined({ flaskTempC: doc.pour.flaskTempC, metalTempC: doc.pour.metalTempC }),
+    flasks: doc.flasks.map(repeatFlask),
+  };
+}
+
+/** The plan of a flask, without what happened to it. */
+function repeatFlask({ key, pieces, sprue, kilnPlace, pour }: PourFlask): PourFlask {
+  const { weighedPatternsG: _weighed, doneAt: _sprued, ...planned } = sprue;
+  const { flaskTempC, metalTempC } = pour;
+  return {
+    key,
+    ...defined({ pieces, kilnPlace }),
+    sprue: planned,
+    pour: defined({ flaskTempC, metalTempC }),
   };
 }
 

@@ -2,6 +2,8 @@ import { CAST_CLASSES, OUTCOMES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, momentSchema } from '../parts';
 import { cleanStageSchema, printStageSchema } from './making';
+import { pieceKeySchema } from './pieces';
+import { briefLineSchema } from './planning';
 
 /** What a pour tells of its print: started, how it went, how it was cleaned, and what its castings came to. */
 export const pouredPrintSchema = z.strictObject({
@@ -24,9 +26,10 @@ export const pouredPrintSchema = z.strictObject({
   /** When the last bath was over. */
   washedAt: momentSchema.nullable(),
   verdicts: cleanStageSchema.shape.pieces,
-  patterns: z.array(z.strictObject({ patternId: idSchema, count: z.number().int().positive() })),
+  lines: z.array(briefLineSchema.pick({ key: true, patternId: true, count: true })),
   spares: z.number().int().nonnegative(),
-  outcomes: z.record(z.string(), z.enum(OUTCOMES)),
+  /** By the piece's name. */
+  outcomes: z.record(pieceKeySchema, z.enum(OUTCOMES)),
 });
 export type PouredPrint = z.infer<typeof pouredPrintSchema>;
 export const pouredPrintsSchema = z.array(pouredPrintSchema);

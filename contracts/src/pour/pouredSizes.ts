@@ -1,7 +1,8 @@
 import { FINISHES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, momentSchema } from '../parts';
-import { rotationSchema } from './planning';
+import { lineKeySchema, pieceKeySchema } from './pieces';
+import { briefLineSchema, rotationSchema } from './planning';
 import { castingSizesSchema, scaleStageSchema, sizeTargetSchema } from './sizes';
 
 const thingSchema = idSchema.nullable();
@@ -18,12 +19,12 @@ export const pouredSizesSchema = z.strictObject({
   alloyId: thingSchema,
   route: z.enum(ROUTES),
   finish: z.enum(FINISHES),
-  /** Pattern of each line of the brief, with its count: castings are numbered through them. */
-  patterns: z.array(z.strictObject({ patternId: idSchema, count: z.number().int().positive() })),
-  rotations: z.record(idSchema, rotationSchema),
+  lines: z.array(briefLineSchema.pick({ key: true, patternId: true, count: true })),
+  /** By the line's key. */
+  rotations: z.record(lineKeySchema, rotationSchema),
   sizes: z.array(sizeTargetSchema),
   scale: scaleStageSchema,
-  castings: z.record(z.string(), castingSizesSchema),
+  castings: z.record(pieceKeySchema, castingSizesSchema),
 });
 export type PouredSizes = z.infer<typeof pouredSizesSchema>;
 export const pouredSizesListSchema = z.array(pouredSizesSchema);

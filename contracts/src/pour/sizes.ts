@@ -1,7 +1,8 @@
 import { MOLD_MATERIALS, RING_SYSTEMS, SIZE_STEPS, type MoldMaterial } from '@zero-pour/core';
 import { z } from 'zod';
-import { atLeastZeroSchema, idSchema, keySchema, momentSchema, positiveSchema, tempCSchema } from '../parts';
+import { atLeastZeroSchema, keySchema, momentSchema, positiveSchema, tempCSchema } from '../parts';
 import { readingSchema } from '../reading';
+import { lineKeySchema } from './pieces';
 
 /** What is measured: over metal (outside, wall) or across a hole (bore, hole). */
 export const SIZE_KINDS = ['outside', 'bore', 'wall', 'hole'] as const;
@@ -16,8 +17,8 @@ const pointSchema = z.tuple([z.number(), z.number(), z.number()]);
 export const sizeTargetSchema = z.strictObject({
   key: keySchema,
   name: z.string().max(60),
-  /** The pattern that it is a size of; null while there is only one. */
-  patternId: idSchema.nullable(),
+  /** The line of the brief that it is a size of; null while there is only one. */
+  lineKey: lineKeySchema.nullable(),
   of: z.enum(SIZE_KINDS),
   /** As it is in the file; absent: as it is wanted. */
   drawnMm: positiveSchema.max(400).optional(),

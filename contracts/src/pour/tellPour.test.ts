@@ -7,10 +7,13 @@ import {
   tellPour,
   tellPrint,
   tellSizes,
+  type Casting,
+  type Flaw,
   type PourDoc,
 } from '../index';
 
 const ID = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f';
+const OTHER = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e70';
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 20, 10, minute)).toISOString();
 const pour = (change: (doc: PourDoc) => void) => {
   const doc = emptyPourDoc();
@@ -20,7 +23,7 @@ const pour = (change: (doc: PourDoc) => void) => {
 const BORE = {
   key: 'held',
   name: 'Bore',
-  patternId: null,
+  lineKey: null,
   of: 'bore',
   finishedMm: 17.3,
   holds: true,
@@ -29,18 +32,18 @@ const PRINTED = { at: at(0), percents: [101, 101, 101] as [number, number, numbe
 
 describe('what a pour tells', () => {
   it('is nothing while nothing has happened', () => {
-    expect(tellPour(pour(() => {}))).toEqual({ print: null, sizes: null });
+    expect(tellPour(pour(() => {}))).toEqual({ print: null, sizes: null, castings: [], yields: null });
   });
 
   it('of its print fits its schema, and holds nothing that is not told', () => {
     const told = tellPrint(
       pour((doc) => {
-        Object.assign(doc.print, { startedAt: at(0), note: 'a secret', spares: 2, pieces: { 1: { outcome: 'good', note: '' } } });
-        doc.result.castings = { 1: { flaws: [], photos: [], outcome: 'sellable' }, 2: { flaws: [], photos: [] } };
+        Object.assign(doc.print, { startedAt: at(0), note: 'a secret', spares: 2, pieces: { 'l1/1': { outcome: 'good', note: '' } } });
+        doc.result.castings = { 'l1/1': { flaws: [], photos: [], outcome: 'sellable' }, 'l1/2': { flaws: [], photos: [] } };
       }),
     );
     expect(pouredPrintsSchema.parse([told])[0]).toEqual(told);
-    expect(told).toMatchObject({ number: 7, spares: 2, washedAt: null, outcomes: { 1: 'sellable' } });
+    expect(told).toMatchObject({ number: 7, spares: 2, washedAt: null, outcomes: { 'l1/1': 'sellable' } });
     expect(JSON.stringify(told)).not.toContain('secret');
     expect(told).not.toHaveProperty('verdicts');
   }); // prettier-ignore
@@ -77,18 +80,42 @@ describe('what a pour tells', () => {
     const full = told(() => {});
     expect(pouredSizesListSchema.parse([full])[0]).toEqual(full);
     expect(full?.at).toBe(PRINTED.at);
-    expect(told((doc) => void (doc.pour.pouredAt = at(40)))?.at).toBe(at(40));
+    expect(told((doc) => void (doc.flasks[0]!.pour.pouredAt = at(40)))?.at).toBe(at(40));
     expect(told((doc) => void (doc.brief.sizes = []))).toBeNull();
     expect(told((doc) => void delete doc.scale.printedAs)).toBeNull();
     expect(told((doc) => void delete doc.scale.measured)).toBeNull();
     const cast = told((doc) => {
       delete doc.scale.measured;
       doc.result.castings = {
-        1: { flaws: [], photos: [], note: 'a secret', sizes: { held: { cast: { state: 'measured', value: 17.1 } } } },
-        2: { flaws: [], photos: [] },
+        'l1/1': { flaws: [], photos: [], note: 'a secret', sizes: { held: { cast: { state: 'measured', value: 17.1 } } } },
+        'l1/2': { flaws: [], photos: [] },
       };
     });
-    expect(cast?.castings).toEqual({ 1: { held: { cast: { state: 'measured', value: 17.1 } } } });
+    expect(cast?.castings).toEqual({ 'l1/1': { held: { cast: { state: 'measured', value: 17.1 } } } });
     expect(JSON.stringify(cast)).not.toContain('secret');
+  }); // prettier-ignore
+
+  it('of its castings is what became of each, with its pattern; a line that is gone tells nothing', () => {
+    const cast = (outcome: 'sellable' | 'scrap', ...kinds: Flaw['kind'][]): Casting => ({
+      outcome,
+      flaws: kinds.map((kind) => ({ kind, place: '' })),
+      photos: [],
+    });
+    const { castings, yields } = tellPour(
+      pour((doc) => {
+        doc.resin.resinId = ID;
+        doc.brief.lines = [{ key: 'l2', patternId: OTHER, count: 2 }];
+        doc.print.pieces = { 'l2/1': { outcome: 'good', note: '' }, 'l2/2': { outcome: 'lost', note: '' } };
+        doc.result = {
+          doneAt: at(50),
+          castings: { 'l2/1': cast('sellable'), 'l2/3': cast('scrap', 'misrun'), 'l1/1': cast('scrap'), 'l2/4': { flaws: [], photos: [] } },
+        };
+      }),
+    );
+    expect(castings).toEqual([
+      { piece: 'l2/1', patternId: OTHER, outcome: 'sellable', flaws: [] },
+      { piece: 'l2/3', patternId: OTHER, outcome: 'scrap', flaws: ['misrun'] },
+    ]);
+    expect(yields).toEqual({ resinId: ID, castClass: 'standard', printedGood: 1, printedOf: 2, castGood: 1, castOf: 3 });
   }); // prettier-ignore
 });

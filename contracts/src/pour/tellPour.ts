@@ -1,6 +1,11 @@
+import type { CastClass } from '@zero-pour/core';
+import type { z } from 'zod';
+import { pouredAt } from './pourFlask';
 import type { PourDoc } from './pourDoc';
+import { readPieceKey } from './pieces';
 import type { PouredPrint } from './pouredPrints';
 import type { PouredSizes } from './pouredSizes';
+import type { castingSchema } from './outcome';
 
 /** A pour as far as it tells anything to others. */
 export interface TellingPour {
@@ -9,14 +14,37 @@ export interface TellingPour {
   doc: PourDoc;
 }
 
-/** What a pour tells other pours: of its print, once it was started, and of sizes, once any is known. */
+/** What became of one piece: told once its outcome is known. */
+export interface ToldCasting {
+  piece: string;
+  patternId: string;
+  outcome: NonNullable<z.infer<typeof castingSchema>['outcome']>;
+  flaws: string[];
+}
+
+/** Pieces that were looked at, and how many of them were good. */
+export interface ToldYield {
+  resinId: string;
+  castClass: CastClass;
+  printedGood: number;
+  printedOf: number;
+  castGood: number;
+  castOf: number;
+}
+
+/**
+ * What a pour tells other pours: of its print, once it was started; of sizes, once any is known; of its castings; and how
+ * many came out, with which resin.
+ */
 export interface PourTells {
   print: PouredPrint | null;
   sizes: PouredSizes | null;
+  castings: ToldCasting[];
+  yields: ToldYield | null;
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
-export const TELLS_VERSION = 1;
+export const TELLS_VERSION = 2;
 
 /** When the last bath of the protocol as it began was over, whatever was repeated ("bath2~2"). */
 function washedAt({ begun, steps }: PourDoc['clean']): string | null {
@@ -28,6 +56,9 @@ function washedAt({ begun, steps }: PourDoc['clean']): string | null {
 }
 
 const defined = <T extends object>(fields: T): T => JSON.parse(JSON.stringify(fields)) as T;
+
+const linesOf = ({ brief }: PourDoc): PouredPrint['lines'] =>
+  brief.lines.map(({ key, patternId, count }) => ({ key, patternId, count }));
 
 /** What a pour tells of its print; null until it was started. */
 export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null {
@@ -47,7 +78,7 @@ export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null 
     print: { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why },
     washedAt: washedAt(clean),
     verdicts: clean.pieces,
-    patterns: brief.patterns,
+    lines: linesOf(doc),
     spares: print.spares,
     outcomes: Object.fromEntries(outcomes),
   });
@@ -55,15 +86,18 @@ export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null 
 
 /** What a pour tells of sizes; null unless its printed scale is known, sizes were wanted, and one was measured. */
 export function tellSizes({ id, number, doc }: TellingPour): PouredSizes | null {
-  const { brief, resin, scale, wayUp, result, invest, pour } = doc;
+  const { brief, resin, scale, wayUp, result, invest } = doc;
   const castings = Object.entries(result.castings).flatMap(([key, { sizes }]) =>
     sizes ? [[key, sizes] as const] : [],
   );
   if (!scale.printedAs || brief.sizes.length === 0 || (castings.length === 0 && !scale.measured)) return null;
+  const rotations = Object.entries(wayUp.lines).flatMap(([key, { rotation }]) =>
+    rotation ? [[key, rotation] as const] : [],
+  );
   return {
     pourId: id,
     number,
-    at: pour.pouredAt ?? scale.printedAs.at,
+    at: pouredAt(doc) ?? scale.printedAs.at,
     resinId: resin.resinId ?? null,
     printerId: resin.printerId ?? null,
     profileId: resin.profileId ?? null,
@@ -71,15 +105,41 @@ export function tellSizes({ id, number, doc }: TellingPour): PouredSizes | null 
     alloyId: brief.alloyId ?? null,
     route: brief.route,
     finish: brief.finish,
-    patterns: brief.patterns,
-    rotations: wayUp.rotations,
+    lines: linesOf(doc),
+    rotations: Object.fromEntries(rotations),
     sizes: brief.sizes,
     scale,
     castings: Object.fromEntries(castings),
   };
 }
 
+/** What became of its castings, each with its pattern; pieces of a line that is gone tell nothing. */
+function tellCastings({ brief, result }: PourDoc): ToldCasting[] {
+  const patternOf = new Map(brief.lines.map(({ key, patternId }) => [key, patternId]));
+  return Object.entries(result.castings).flatMap(([piece, { outcome, flaws }]) => {
+    const patternId = patternOf.get(readPieceKey(piece)?.line ?? '');
+    return patternId && outcome ? [{ piece, patternId, outcome, flaws: flaws.map(({ kind }) => kind) }] : [];
+  });
+}
+
+/** How many pieces came out, by print and by casting; null until resin and result are known. */
+function tellYields({ brief, resin, print, result }: PourDoc): ToldYield | null {
+  if (resin.resinId === undefined || result.doneAt === undefined) return null;
+  const printed = Object.values(print.pieces);
+  const cast = Object.values(result.castings).filter(({ outcome }) => outcome !== undefined);
+  return {
+    resinId: resin.resinId,
+    castClass: brief.castClass,
+    printedGood: printed.filter(({ outcome }) => outcome === 'good').length,
+    printedOf: printed.length,
+    castGood: cast.filter(({ outcome }) => outcome === 'sellable').length,
+    castOf: cast.length,
+  };
+}
+
 export const tellPour = (pour: TellingPour): PourTells => ({
   print: tellPrint(pour),
   sizes: tellSizes(pour),
+  castings: tellCastings(pour.doc),
+  yields: tellYields(pour.doc),
 });

@@ -1,5 +1,6 @@
 import type { StepRecord } from '../pour/making';
 import type { PourDoc } from '../pour/pourDoc';
+import type { PourFlask } from '../pour/pourFlask';
 import { unless, type Fault } from './fault';
 import { readingFault } from './readingFaults';
 
@@ -14,37 +15,24 @@ function inOrder(
   return unless(holds, path, what);
 }
 
-const stepFaults = (stage: string, steps: Record<string, StepRecord> | undefined): Fault[] =>
+const stepFaults = (at: string[], steps: Record<string, StepRecord> | undefined): Fault[] =>
   Object.entries(steps ?? {}).flatMap(([key, step]) =>
     inOrder(
       step.startedAt,
       step.doneAt,
-      [stage, 'steps', key, 'doneAt'],
+      [...at, 'steps', key, 'doneAt'],
       'the step would be over before it was begun',
     ),
   );
 
-function orderFaults({ print, clean, invest, burnout, pour, result }: PourDoc): Fault[] {
+function flaskOrder({ burnout, result }: PourDoc, { key, pour }: PourFlask): Fault[] {
+  const at = ['flasks', key, 'pour'];
   return [
-    ...inOrder(
-      print.startedAt,
-      print.finishedAt,
-      ['print', 'finishedAt'],
-      'the print would be off before it was started',
-    ),
-    ...stepFaults('clean', clean.steps),
-    ...stepFaults('invest', invest.steps),
-    ...stepFaults('pour', pour.steps),
-    ...inOrder(
-      invest.powderInAt,
-      invest.doneAt,
-      ['invest', 'doneAt'],
-      'investing would be over before the powder went in',
-    ),
+    ...stepFaults(at, pour.steps),
     ...inOrder(
       burnout.startedAt,
       pour.pouredAt,
-      ['pour', 'pouredAt'],
+      [...at, 'pouredAt'],
       'the pour would come before the kiln was started',
     ),
     ...inOrder(
@@ -52,6 +40,30 @@ function orderFaults({ print, clean, invest, burnout, pour, result }: PourDoc): 
       result.doneAt,
       ['result', 'doneAt'],
       'the result would be recorded before the pour',
+    ),
+  ];
+}
+
+function orderFaults(doc: PourDoc): Fault[] {
+  const { print, clean, invest, flasks, happenings } = doc;
+  return [
+    ...inOrder(
+      print.startedAt,
+      print.finishedAt,
+      ['print', 'finishedAt'],
+      'the print would be off before it was started',
+    ),
+    ...stepFaults(['clean'], clean.steps),
+    ...stepFaults(['invest'], invest.steps),
+    ...inOrder(
+      invest.powderInAt,
+      invest.doneAt,
+      ['invest', 'doneAt'],
+      'investing would be over before the powder went in',
+    ),
+    ...flasks.flatMap((flask) => flaskOrder(doc, flask)),
+    ...happenings.flatMap(({ key, at, until }) =>
+      inOrder(at, until, ['happenings', key, 'until'], 'it would be over before it began'),
     ),
   ];
 }
@@ -74,21 +86,52 @@ function castingFaults(castings: PourDoc['result']['castings']): Fault[] {
   ]);
 }
 
+function flaskFaults({ key, sprue, pour }: PourFlask): Fault[] {
+  const at = ['flasks', key];
+  return [
+    ...readingFault([...at, 'sprue', 'weighedPatternsG'], sprue.weighedPatternsG, 'weightG'),
+    ...readingFault([...at, 'pour', 'flaskRead'], pour.flaskRead, 'heatC'),
+    ...readingFault([...at, 'pour', 'metalRead'], pour.metalRead, 'heatC'),
+    ...readingFault([...at, 'pour', 'chargeRead'], pour.chargeRead, 'weightG'),
+    ...readingFault([...at, 'pour', 'vacuumKpa'], pour.vacuumKpa, 'vacuumKpa'),
+    ...readingFault([...at, 'pour', 'quenchAfterMin'], pour.quenchAfterMin, 'waitMin'),
+  ];
+}
+
+/** What is named must be told apart: lines and flasks by their keys, and a piece hangs in one flask only. */
+function twinFaults({ brief, flasks }: PourDoc): Fault[] {
+  const once = (keys: readonly string[], path: string[], what: string): Fault[] =>
+    unless(new Set(keys).size === keys.length, path, what);
+  return [
+    ...once(
+      brief.lines.map(({ key }) => key),
+      ['brief', 'lines'],
+      'two lines would have one name',
+    ),
+    ...once(
+      flasks.map(({ key }) => key),
+      ['flasks'],
+      'two flasks would have one name',
+    ),
+    ...once(
+      flasks.flatMap(({ pieces }) => pieces ?? []),
+      ['flasks'],
+      'a piece would hang in two flasks',
+    ),
+  ];
+}
+
 /** What a pour's document says that cannot be, between its fields or of a reading. */
 export function pourFaults(doc: PourDoc): Fault[] {
-  const { print, sprue, invest, pour, result, scale } = doc;
+  const { print, invest, result, scale } = doc;
   return [
     ...orderFaults(doc),
     ...readingFault(['print', 'roomC'], print.roomC, 'roomC'),
     ...readingFault(['print', 'vatC'], print.vatC, 'vatC'),
     ...readingFault(['print', 'humidityPercent'], print.humidityPercent, 'humidityPercent'),
-    ...readingFault(['sprue', 'weighedPatternsG'], sprue.weighedPatternsG, 'weightG'),
     ...readingFault(['invest', 'waterTempC'], invest.waterTempC, 'waterC'),
-    ...readingFault(['pour', 'flaskRead'], pour.flaskRead, 'heatC'),
-    ...readingFault(['pour', 'metalRead'], pour.metalRead, 'heatC'),
-    ...readingFault(['pour', 'chargeRead'], pour.chargeRead, 'weightG'),
-    ...readingFault(['pour', 'vacuumKpa'], pour.vacuumKpa, 'vacuumKpa'),
-    ...readingFault(['pour', 'quenchAfterMin'], pour.quenchAfterMin, 'waitMin'),
+    ...doc.flasks.flatMap(flaskFaults),
+    ...twinFaults(doc),
     ...readingFault(['result', 'buttonBackG'], result.buttonBackG, 'weightG'),
     ...sizeFaults(['scale', 'measured'], scale.measured as never),
     ...castingFaults(result.castings),

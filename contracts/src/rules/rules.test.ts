@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, emptyPourDoc, type PourDoc } from '../index';
+import { DEFAULT_SETTINGS, emptyPourDoc, type PourDoc, emptyFlask, type PourFlask } from '../index';
 import { describe, expect, it } from 'vitest';
 import { refuseNewFaults } from './fault';
 import { settingsFaults } from './itemFaults';
@@ -22,6 +22,7 @@ describe('readings', () => {
 
 describe('a pour', () => {
   const at = (hour: number): string => `2026-11-20T${String(hour).padStart(2, '0')}:00:00.000Z`;
+  const poured = (pour: PourFlask['pour']): PourFlask => ({ ...emptyFlask('f1'), pour });
   const change = (fields: Partial<PourDoc>): PourDoc => ({ ...emptyPourDoc(), ...fields });
 
   it('that is empty has nothing wrong', () => {
@@ -29,18 +30,21 @@ describe('a pour', () => {
   });
 
   it.each([
-    [change({ burnout: { hands: {}, startedAt: at(9) }, pour: { pouredAt: at(8) } }), 'pour › pouredAt'],
-    [change({ pour: { pouredAt: at(9) }, result: { castings: {}, doneAt: at(8) } }), 'result › doneAt'],
+    [change({ burnout: { hands: {}, startedAt: at(9) }, flasks: [poured({ pouredAt: at(8) })] }), 'flasks › f1 › pour › pouredAt'],
+    [change({ flasks: [poured({ pouredAt: at(9) })], result: { castings: {}, doneAt: at(8) } }), 'result › doneAt'],
     [change({ invest: { ...emptyPourDoc().invest, powderInAt: at(9), doneAt: at(8) } }), 'invest › doneAt'],
-    [change({ pour: { steps: { melt: { startedAt: at(9), doneAt: at(8) } } } }), 'pour › steps › melt › doneAt'],
-    [change({ result: { castings: { 4: { flaws: [], photos: [], sizes: { held: { cast: measured(401) } } } } } }), 'result › castings › 4 › sizes › held › cast'],
+    [change({ flasks: [poured({ steps: { melt: { startedAt: at(9), doneAt: at(8) } } })] }), 'flasks › f1 › pour › steps › melt › doneAt'],
+    [change({ flasks: [emptyFlask('f1'), emptyFlask('f1')] }), 'flasks'],
+    [change({ flasks: [{ ...emptyFlask('f1'), pieces: ['l1/1'] }, { ...emptyFlask('f2'), pieces: ['l1/1'] }] }), 'flasks'],
+    [change({ happenings: [{ key: 'h', kind: 'power lost', at: at(9), until: at(8), note: '' }] }), 'happenings › h › until'],
+    [change({ result: { castings: { 'l1/4': { flaws: [], photos: [], sizes: { held: { cast: measured(401) } } } } } }), 'result › castings › l1/4 › sizes › held › cast'],
   ])('names the place of what cannot be: %#', (doc, place) => {
     expect(pourFaults(doc).map((fault) => fault.path.join(' › '))).toEqual([place]);
   }); // prettier-ignore
 
   it('at the very moment is no fault: begun and over in the same minute', () => {
     const steps = { melt: { startedAt: at(9), doneAt: at(9) } };
-    expect(pourFaults(change({ pour: { steps } }))).toEqual([]);
+    expect(pourFaults(change({ flasks: [poured({ steps })] }))).toEqual([]);
   });
 });
 

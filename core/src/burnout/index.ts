@@ -1,5 +1,7 @@
 export {
   coolingHours,
+  HAND_NAME_MAX,
+  handNames,
   hoursAbove,
   programmeCurve,
   temperatureAt,

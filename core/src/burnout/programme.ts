@@ -42,13 +42,32 @@ export interface PlacedSegment {
   endH: number;
   fromC: number;
   targetC: number;
-  hands: readonly { atH: number; what: string }[];
+  hands: readonly { name: string; atH: number; what: string }[];
 }
 
 export interface ProgrammeCurve {
   points: CurvePoint[];
   segments: PlacedSegment[];
   totalH: number;
+}
+
+/** Longest name of a hands-on moment: two names of 120 letters, the sign between them, and a number. */
+export const HAND_NAME_MAX = 260;
+
+/**
+ * Name of each hands-on moment of each segment: "segment › what", with "~2" where it comes twice. A moment keeps its name
+ * when others are added, moved or taken out.
+ */
+export function handNames(segments: readonly Pick<Segment, 'name' | 'hands'>[]): string[][] {
+  const times = new Map<string, number>();
+  return segments.map(({ name, hands }) =>
+    hands.map(({ what }) => {
+      const plain = `${name} › ${what}`;
+      const n = (times.get(plain) ?? 0) + 1;
+      times.set(plain, n);
+      return n === 1 ? plain : `${plain}~${n}`;
+    }),
+  );
 }
 
 const ROOM_C = 20;
@@ -100,7 +119,8 @@ export function programmeCurve(
   const placed: PlacedSegment[] = [];
   let h = 0;
   let tempC = startC;
-  for (const segment of segments) {
+  const names = handNames(segments);
+  for (const [i, segment] of segments.entries()) {
     const targetC = segment.targetC ?? castingTempC;
     const { hours, points: way } = climb(tempC, targetC, segment, kiln);
     const startH = h;
@@ -114,7 +134,11 @@ export function programmeCurve(
       endH: h,
       fromC: tempC,
       targetC,
-      hands: segment.hands.map((hand) => ({ atH: startH + hand.afterH, what: hand.what })),
+      hands: segment.hands.map((hand, k) => ({
+        name: names[i]![k]!,
+        atH: startH + hand.afterH,
+        what: hand.what,
+      })),
     });
     tempC = targetC;
   }

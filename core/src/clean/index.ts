@@ -16,6 +16,7 @@ export { CURE_VESSELS, GLASS_PASSES_NM, vesselBlocks, type CureVessel } from './
 export { cleanRun, ROUNDS_MOST, type RunRecord, type RunStep } from './cleanRun';
 export {
   EXPECTATIONS,
+  goesIntoFlask,
   PIECE_VERDICTS,
   worthCasting,
   type Expectation,

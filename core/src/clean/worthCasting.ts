@@ -3,6 +3,10 @@ import type { PrintFaultKey } from '../why';
 /** What becomes of a printed piece. */
 export const PIECE_VERDICTS = ['cast', 'test', 'mend', 'reprint', 'spare'] as const;
 export type PieceVerdict = (typeof PIECE_VERDICTS)[number];
+
+/** Verdicts with which a piece goes into the flask: cast, as a test, or mended. */
+const GOES: readonly PieceVerdict[] = ['cast', 'test', 'mend'];
+export const goesIntoFlask = (verdict: PieceVerdict): boolean => GOES.includes(verdict);
 export const EXPECTATIONS = ['likely good', 'doubtful', 'poor'] as const;
 export type Expectation = (typeof EXPECTATIONS)[number];
 

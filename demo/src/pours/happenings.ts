@@ -1,14 +1,16 @@
 import {
   FIRST_SIZE,
+  pieceKey,
   type Pattern,
   type PourDoc,
   type PrintedPlate,
   type Reading,
 } from '@zero-pour/contracts';
+import { goesIntoFlask, handNames } from '@zero-pour/core';
 import { DEMO_CURE } from '../cure';
 import { DEMO_LISTS } from '../shop';
 import { demoPlate, printMs } from './plates';
-import type { CastingStory, PourStory } from './pourStory';
+import { DEMO_LINE, type CastingStory, type PourStory } from './pourStory';
 import type { DemoWeights } from './weights';
 
 const HOUR_MS = 3_600_000;
@@ -56,7 +58,7 @@ export function printed(
   story: PourStory,
   pattern: Pattern,
 ): PourDoc {
-  const entries = pieces.map((outcome, i) => [String(i + 1), pieceOf(outcome)]);
+  const entries = pieces.map((outcome, i) => [pieceKey(DEMO_LINE, i + 1), pieceOf(outcome)]);
   const plate = demoPlate(doc, pattern, pieces.length, story);
   const faults = new Set(pieces.map((outcome) => pieceOf(outcome).fault));
   const why = Object.entries(FOUND).filter(([fault]) => faults.has(fault as keyof typeof FOUND));
@@ -68,7 +70,7 @@ export function printed(
       finishedAt: new Date(Date.parse(from) + printMs(plate, story)).toISOString(),
       plate,
       supports: { by: 'by the program', weight: 'middle', tipMm: 0.4, came: 'clean' },
-      spares: pieces.length - (doc.brief.patterns[0]?.count ?? 0),
+      spares: pieces.length - (doc.brief.lines[0]?.count ?? 0),
       pieces: Object.fromEntries(entries),
       ...(why.length > 0 ? { why: Object.fromEntries(why) } : {}),
       ...(story.resinUsedMl === undefined ? {} : { resinUsedMl: story.resinUsedMl }),
@@ -101,7 +103,7 @@ export function cleaned(doc: PourDoc, from: string): PourDoc {
 
 /** Good pieces are cast until there are enough, the flawed one is mended and cast too. */
 function verdictsOf(doc: PourDoc): NonNullable<PourDoc['clean']['pieces']> {
-  let wanted = doc.brief.patterns[0]?.count ?? 0;
+  let wanted = doc.brief.lines[0]?.count ?? 0;
   return Object.fromEntries(
     Object.entries(doc.print.pieces).map(([number, { outcome }]) => {
       if (outcome === 'lost') return [number, { verdict: 'reprint', expect: 'poor' }];
@@ -113,13 +115,9 @@ function verdictsOf(doc: PourDoc): NonNullable<PourDoc['clean']['pieces']> {
   );
 }
 
-export const sprued = (doc: PourDoc, doneAt: string, weighedG?: number): PourDoc => ({
+export const sprued = (doc: PourDoc, doneAt: string): PourDoc => ({
   ...doc,
-  sprue: {
-    ...doc.sprue,
-    doneAt,
-    ...(weighedG === undefined ? {} : { weighedPatternsG: measured(weighedG) }),
-  },
+  flasks: doc.flasks.map((flask) => ({ ...flask, sprue: { ...flask.sprue, doneAt } })),
 });
 
 export function invested(doc: PourDoc, powderIn: string, waterTempC: number): PourDoc {
@@ -141,9 +139,17 @@ export function invested(doc: PourDoc, powderIn: string, waterTempC: number): Po
   };
 }
 
+/** Hands-on moments of the programme that the pour names, in order. */
+const namesOfHands = ({ burnout }: PourDoc): string[] =>
+  handNames(DEMO_LISTS.programme.find(({ id }) => id === burnout.programmeId)?.segments ?? []).flat();
+
 export const kilnStarted = (doc: PourDoc, startedAt: string, hands: readonly string[] = []): PourDoc => ({
   ...doc,
-  burnout: { ...doc.burnout, startedAt, hands: Object.fromEntries(hands.map((at, i) => [String(i), at])) },
+  burnout: {
+    ...doc.burnout,
+    startedAt,
+    hands: Object.fromEntries(hands.map((at, i) => [namesOfHands(doc)[i] ?? `moment ${i + 1}`, at])),
+  },
 });
 
 export interface PourHappening {
@@ -162,16 +168,19 @@ function flaskReading({ flaskC }: PourHappening): Reading {
 export function poured(doc: PourDoc, at: string, what: PourHappening, weights: DemoWeights): PourDoc {
   return {
     ...doc,
-    pour: {
-      ...doc.pour,
-      pouredAt: at,
-      flaskRead: flaskReading(what),
-      metalRead: what.metalC === 'unknown' ? { state: 'not measured' } : measured(what.metalC),
-      chargeRead: measured(weights.chargeG),
-      vacuumKpa: what.vacuumKpa === undefined ? { state: 'not measured' } : measured(what.vacuumKpa),
-      ...(what.quenchMin === undefined ? {} : { quenchAfterMin: measured(what.quenchMin) }),
-      ...(what.note ? { note: what.note } : {}),
-    },
+    flasks: doc.flasks.map((flask) => ({
+      ...flask,
+      pour: {
+        ...flask.pour,
+        pouredAt: at,
+        flaskRead: flaskReading(what),
+        metalRead: what.metalC === 'unknown' ? { state: 'not measured' } : measured(what.metalC),
+        chargeRead: measured(weights.chargeG),
+        vacuumKpa: what.vacuumKpa === undefined ? { state: 'not measured' } : measured(what.vacuumKpa),
+        ...(what.quenchMin === undefined ? {} : { quenchAfterMin: measured(what.quenchMin) }),
+        ...(what.note ? { note: what.note } : {}),
+      },
+    })),
     result: { ...doc.result, buttonBackG: measured(weights.backG) },
   };
 }
@@ -192,8 +201,12 @@ export function recorded(
   castings: readonly CastingStory[],
   castingG: number,
 ): PourDoc {
+  // Castings in the order of the pieces that went into the flask.
+  const went = Object.entries(doc.clean.pieces ?? {}).flatMap(([key, { verdict }]) =>
+    goesIntoFlask(verdict) ? key : [],
+  );
   const entries = castings.map(({ outcome, flaw, finishedMm }, i) => [
-    String(i + 1),
+    went[i] ?? pieceKey(DEMO_LINE, i + 1),
     {
       outcome,
       flaws: flaw

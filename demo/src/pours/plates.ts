@@ -1,7 +1,7 @@
 import type { Pattern, PourDoc, PrintedPlate } from '@zero-pour/contracts';
 import { measureStance, NO_ROTATION, printTime } from '@zero-pour/core';
 import { DEMO_LISTS } from '../shop';
-import type { PourStory } from './pourStory';
+import { DEMO_LINE, type PourStory } from './pourStory';
 
 /** What the shop's printers really take a layer, s: a little more than their makers say. */
 const TRUE_MOTION_S: Record<string, number> = { 'Printer A': 6.9, 'Printer B': 7.4, 'Printer C': 5.6 };
@@ -17,7 +17,7 @@ export function demoPlate(
   const profile = DEMO_LISTS.profile.find((p) => p.id === doc.resin.profileId);
   if (!profile) throw new Error('a demo pour without a profile');
   const factor = printedPercent / 100;
-  const rotation = doc.wayUp.rotations[pattern.id] ?? NO_ROTATION;
+  const rotation = doc.wayUp.lines[DEMO_LINE]?.rotation ?? NO_ROTATION;
   const { heightMm } = measureStance(pattern.measure.supportPointsMm, rotation);
   const light = printTime(heightMm * factor, { ...profile, motionS: 0 });
   return {

@@ -1,4 +1,13 @@
-import { emptyPourDoc, FIRST_SIZE, type Pattern, type PourDoc, type SizeTarget } from '@zero-pour/contracts';
+import {
+  emptyPourDoc,
+  FIRST_SIZE,
+  type Pattern,
+  type PourDoc,
+  type SizeTarget,
+  emptyFlask,
+  FIRST_FLASK,
+  type PourFlask,
+} from '@zero-pour/contracts';
 import {
   castingModulusMm,
   gateDiameterForModulusMm,
@@ -39,7 +48,7 @@ export interface PourStory {
   mainSprueLengthMm?: number;
   /** Kiln at loading; cold unless said. */
   loadedAtC?: number;
-  sizes?: readonly Omit<SizeTarget, 'key' | 'patternId'>[];
+  sizes?: readonly Omit<SizeTarget, 'key' | 'lineKey'>[];
   /** Percent that it was printed at, once it is. */
   printedPercent?: number;
   /** What its first size measured on the way. */
@@ -52,10 +61,27 @@ export interface PourStory {
   note?: string;
 }
 
+/** Every demo pour has one line in its brief and one flask. */
+export const DEMO_LINE = 'l1';
+
+function flaskOf({ flask, hangs, rings, mainSprueLengthMm = 32 }: PourStory): PourFlask {
+  const empty = emptyFlask(FIRST_FLASK);
+  return {
+    ...empty,
+    sprue: {
+      ...empty.sprue,
+      flaskId: demoItemId('flask', flask),
+      ...(hangs ? { hangs } : {}),
+      ...(rings
+        ? { arrangement: 'rings' as const, mainSprueDiameterMm: 6, mainSprueLengthMm, tiltDeg: 45 }
+        : {}),
+    },
+  };
+}
+
 /** The plan of a story, with nothing done yet. */
 export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDoc {
   const doc = emptyPourDoc();
-  const patternId = pattern.id;
   const { volumeMm3, areaMm2 } = pattern.measure;
   const gateMm = Math.ceil(gateDiameterForModulusMm(castingModulusMm(volumeMm3, areaMm2)) * 5) / 5;
   const resinId = demoItemId('resin', story.resin);
@@ -68,14 +94,14 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
     ...doc,
     brief: {
       ...doc.brief,
-      patterns: [{ patternId, count: story.count }],
+      lines: [{ key: DEMO_LINE, patternId: pattern.id, count: story.count }],
       alloyId: demoItemId('alloy', story.alloy),
       castClass: story.castClass,
       zeroAt: zeroAt.toISOString(),
       sizes: (story.sizes ?? []).map((size, i) => ({
         ...size,
         key: i === 0 ? FIRST_SIZE : `size ${i + 1}`,
-        patternId: null,
+        lineKey: null,
       })),
       ...(story.again ? { againOf: story.again } : {}),
       ...(story.change ? { statedChange: story.change } : {}),
@@ -87,24 +113,14 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
       ...(profile ? { profileId: profile.id } : {}),
     },
     wayUp: {
-      rotations: { [patternId]: story.rotation ?? NO_ROTATION },
-      gates: {
-        [patternId]: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: story.gateLengthMm ?? 4 },
+      lines: {
+        [DEMO_LINE]: {
+          rotation: story.rotation ?? NO_ROTATION,
+          gates: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: story.gateLengthMm ?? 4 },
+        },
       },
     },
-    sprue: {
-      ...doc.sprue,
-      flaskId: demoItemId('flask', story.flask),
-      ...(story.hangs ? { hangs: story.hangs } : {}),
-      ...(story.rings
-        ? {
-            arrangement: 'rings' as const,
-            mainSprueDiameterMm: 6,
-            mainSprueLengthMm: story.mainSprueLengthMm ?? 32,
-            tiltDeg: 45,
-          }
-        : {}),
-    },
+    flasks: [flaskOf(story)],
     invest: {
       ...doc.invest,
       powderId: demoItemId('powder', story.powder),

@@ -1,6 +1,7 @@
 import type { Pattern, PourDoc } from '@zero-pour/contracts';
 import { buttonVolumeCm3, chargeByVolume, coneVolumeCm3, cylinderMm3, gatesVolumeMm3 } from '@zero-pour/core';
 import { DEMO_LISTS } from '../shop';
+import { DEMO_LINE } from './pourStory';
 
 export interface DemoWeights {
   /** Metal weighed out, a little over what is needed. */
@@ -19,13 +20,14 @@ const tenth = (grams: number): number => Math.round(grams * 10) / 10;
 
 /** What the balance would have said at a demo pour, from its own patterns, tree and metal. */
 export function demoWeights(doc: PourDoc, pattern: Pattern): DemoWeights {
+  const sprue = doc.flasks[0]?.sprue;
   const alloy = DEMO_LISTS.alloy.find((a) => a.id === doc.brief.alloyId);
-  const flask = DEMO_LISTS.flask.find((f) => f.id === doc.sprue.flaskId);
-  const gates = doc.wayUp.gates[pattern.id];
-  if (!alloy || !flask || !gates) throw new Error('a demo pour without metal, flask or gates');
-  const count = doc.brief.patterns[0]?.count ?? 0;
+  const flask = DEMO_LISTS.flask.find((f) => f.id === sprue?.flaskId);
+  const gates = doc.wayUp.lines[DEMO_LINE]?.gates;
+  if (!alloy || !sprue || !flask || !gates) throw new Error('a demo pour without metal, flask or gates');
+  const count = doc.brief.lines[0]?.count ?? 0;
   const castingCm3 = (pattern.measure.volumeMm3 / 1000) * SCALE ** 3;
-  const mainMm3 = cylinderMm3(doc.sprue.mainSprueDiameterMm, doc.sprue.mainSprueLengthMm);
+  const mainMm3 = cylinderMm3(sprue.mainSprueDiameterMm, sprue.mainSprueLengthMm);
   const spruesCm3 = (count * gatesVolumeMm3(gates) + mainMm3) / 1000;
   const patternsCm3 = castingCm3 * count;
   const coneCm3 = coneVolumeCm3(flask.coneDiameterMm, flask.coneHeightMm);

@@ -1,7 +1,7 @@
-import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
+import type { PourDoc } from '@zero-pour/contracts';
 import { formatPhrase, METRIC } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { boardConflicts, boardRows, stageLine, stageStates, writeTicket, planPour, cleaningOf, freshClocks, judgeFreshness, missingPieces, pieceOfCastings, piecesWorth, readClock, tallyExpected } from '../index'; // prettier-ignore
+import { boardConflicts, boardRows, stageLine, stageStates, writeTicket, planPour, cleaningOf, freshClocks, judgeFreshness, missingPieces, piecesWorth, readClock, tallyExpected } from '../index'; // prettier-ignore
 import { resolvePour, type Shop } from '../context';
 import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 
@@ -61,7 +61,7 @@ describe('freshness clocks', () => {
     expect(names(finished)).toEqual(['uncured print']);
     expect(names((doc) => (finished(doc), cleanAll(doc)))).toEqual(['cured print']);
     expect(names((doc) => (finished(doc), cleanAll(doc), (doc.invest.powderInAt = later(9))))).toEqual([]);
-    expect(names((doc) => (finished(doc), (doc.pour.pouredAt = later(30))))).toEqual([]);
+    expect(names((doc) => (finished(doc), (doc.flasks[0]!.pour.pouredAt = later(30))))).toEqual([]);
     expect(names((doc) => (finished(doc), (doc.clean.steps['cure'] = { skipped: true })))).toEqual([]);
   });
 
@@ -105,10 +105,10 @@ describe('worth casting', () => {
   it('makes spares of good pieces beyond what is wanted', () => {
     const of = verdicts((doc) => {
       doc.print.spares = 1;
-      doc.print.pieces = { 1: good, 2: { outcome: 'lost', note: '' }, 3: good };
+      doc.print.pieces = { 'l1/1': good, 'l1/2': { outcome: 'lost', note: '' }, 'l1/3': good };
     });
     expect(of).toEqual([['cast', 'likely good'], ['reprint', 'poor'], ['cast', 'likely good']]); // prettier-ignore
-    expect(verdicts((doc) => ((doc.print.spares = 1), (doc.print.pieces = { 1: good, 2: good, 3: good })))[2]).toEqual(['spare', 'likely good']); // prettier-ignore
+    expect(verdicts((doc) => ((doc.print.spares = 1), (doc.print.pieces = { 'l1/1': good, 'l1/2': good, 'l1/3': good })))[2]).toEqual(['spare', 'likely good']); // prettier-ignore
   });
 
   it('doubts what was cleaned short, cured late, or looked wrong at the last look', () => {
@@ -126,16 +126,17 @@ describe('worth casting', () => {
     expect(mended[0]).toEqual(['cast', 'likely good']);
   });
 
-  it('says what is missing of each pattern, however often the brief names it', () => {
+  it('says what is missing of each line, and two lines of a pattern are two', () => {
     const context = contextOf((doc) => {
       finished(doc);
       cleanAll(doc);
-      doc.brief.patterns = [{ patternId: BLOCK_ID, count: 1 }, { patternId: BLOCK_ID, count: 2 }]; // prettier-ignore
-      doc.print.pieces = { 1: good, 2: { outcome: 'lost', note: '' }, 3: good };
+      doc.brief.lines = [{ key: 'l1', patternId: BLOCK_ID, count: 1 }, { key: 'l2', patternId: BLOCK_ID, count: 2 }]; // prettier-ignore
+      doc.print.pieces = { 'l1/1': good, 'l2/1': { outcome: 'lost', note: '' }, 'l2/2': good };
     });
     const pieces = piecesWorth(context, later(6));
     expect(pieces.map((p) => p.proposed.verdict)).toEqual(['cast', 'reprint', 'cast']);
-    expect(missingPieces(context, pieces)).toEqual([{ patternId: BLOCK_ID, count: 1 }]);
+    expect(missingPieces(context, pieces)).toEqual([{ line: 'l2', count: 1 }]);
+    expect(pieces.map(({ piece }) => piece.name)).toEqual(['Block a 1', 'Block b 1', 'Block b 2']);
     const mended = pieces.map((p) => ({
       ...p,
       decided: { verdict: 'mend' as const, expect: 'poor' as const },
@@ -146,33 +147,21 @@ describe('worth casting', () => {
   it('keeps what the shop decided beside the proposal', () => {
     const decided = { verdict: 'mend' as const, expect: 'doubtful' as const };
     const [first] = piecesWorth(
-      contextOf((doc) => (doc.clean.pieces = { 1: decided })),
+      contextOf((doc) => (doc.clean.pieces = { 'l1/1': decided })),
       AT,
     );
     expect(first!.decided).toEqual(decided);
   });
 
-  it('knows which piece became which casting', () => {
-    const patterns = [{ patternId: BLOCK_ID, count: 2 }, { patternId: id(2), count: 1 }]; // prettier-ignore
-    const verdict = (v: 'cast' | 'reprint' | 'spare' | 'mend') => ({
-      verdict: v,
-      expect: 'likely good' as const,
-    });
-    const plate = (verdicts: PouredPrint['verdicts']) =>
-      pouredPrint({ patterns, spares: 1, ...(verdicts ? { verdicts } : {}) });
-    const all = { 1: verdict('reprint'), 2: verdict('cast'), 3: verdict('mend'), 4: verdict('spare'), 5: verdict('cast') }; // prettier-ignore
-    const map = pieceOfCastings(plate(all));
-    expect([...map]).toEqual([['1', '2'], ['2', '3'], ['3', '5']]); // prettier-ignore
-    expect(pieceOfCastings(plate(undefined)).size).toBe(0);
-    expect(pieceOfCastings({ ...plate(all), route: 'wax from a rubber mold' }).size).toBe(0);
-  });
-
   it('tallies what was expected against what came', () => {
     const print = pouredPrint({
-      verdicts: { 1: { verdict: 'cast', expect: 'likely good' }, 2: { verdict: 'test', expect: 'doubtful' } },
-      outcomes: { 1: 'sellable', 2: 'scrap' },
+      verdicts: {
+        'l1/1': { verdict: 'cast', expect: 'likely good' },
+        'l1/2': { verdict: 'test', expect: 'doubtful' },
+      },
+      outcomes: { 'l1/1': 'sellable', 'l1/2': 'scrap' },
     });
-    expect(tallyExpected([print, pouredPrint({ outcomes: { 1: 'scrap' } })])).toEqual({
+    expect(tallyExpected([print, pouredPrint({ outcomes: { 'l1/1': 'scrap' } })])).toEqual({
       'likely good': { of: 1, sellable: 1 },
       doubtful: { of: 1, sellable: 0 },
       poor: { of: 0, sellable: 0 },

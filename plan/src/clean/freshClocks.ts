@@ -1,4 +1,5 @@
 import { freshness, say, type Freshness, type Judgement, type Phrase, type StageKey } from '@zero-pour/core';
+import { anyPoured } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 import { cleaningOf, isOver, lastOf } from './cleaning';
 
@@ -29,7 +30,7 @@ const AFTER = {
 /** Clocks that run now: the vat until the print is started, the print until it is cured, the cured print until it is invested. */
 export function freshClocks(context: PourContext): FreshClock[] {
   const { doc, resin, printer } = context;
-  if (!resin || doc.pour.pouredAt !== undefined || doc.left.includes('print')) return [];
+  if (!resin || anyPoured(doc) || doc.left.includes('print')) return [];
   const clock = (
     what: FreshClock['what'],
     stage: StageKey,

@@ -1,22 +1,22 @@
 import type { PouredPrint } from '@zero-pour/contracts';
 import {
-  castsWax,
   judgeStepTime,
   LOOK_WORDS,
   worthCasting,
   type Expectation,
+  goesIntoFlask,
   type PieceVerdict,
   type WorthCasting,
 } from '@zero-pour/core';
-import { numberPrints, type PourContext } from '../context';
+import type { PourContext } from '../context';
+import { printedPieces, type PlannedPiece } from '../pieces';
 import { cleaningOf, lastOf, minutesOf, protocolOf } from './cleaning';
 
 const DAY_MS = 86_400_000;
 
 /** A printed piece with what is proposed for it, and what the shop decided. */
 export interface PieceWorth {
-  number: string;
-  pattern: { id: string; name: string };
+  piece: PlannedPiece;
   proposed: WorthCasting;
   decided: { verdict: PieceVerdict; expect: Expectation } | undefined;
 }
@@ -56,75 +56,41 @@ function plateEvidence(context: PourContext, nowIso: string) {
 }
 
 /**
- * Every piece with what is proposed for it; good ones beyond what is wanted of a pattern are spares. `nowIso`: until
+ * Every piece with what is proposed for it; good ones beyond what is wanted of a line are spares. `nowIso`: until
  * when a cured print has lain, unless it was invested.
  */
 export function piecesWorth(context: PourContext, nowIso: string): PieceWorth[] {
   const { doc, parts } = context;
   if (protocolOf(context).length === 0 && Object.keys(doc.print.pieces).length === 0) return [];
   const plate = plateEvidence(context, nowIso);
-  const wanted = wantedOf(parts);
-  return numberPrints(parts, doc.print.spares).map(({ number, pattern }) => {
-    const piece = doc.print.pieces[number];
-    const proposed = worthCasting({ ...plate, outcome: piece?.outcome, fault: piece?.fault });
+  const wanted = new Map(parts.map(({ key, prints }) => [key, prints]));
+  return printedPieces(context).map((piece) => {
+    const printed = doc.print.pieces[piece.key];
+    const proposed = worthCasting({ ...plate, outcome: printed?.outcome, fault: printed?.fault });
     const goes = proposed.verdict === 'cast' || proposed.verdict === 'test';
-    const left = wanted.get(pattern.id) ?? 0;
-    if (goes) wanted.set(pattern.id, left - 1);
+    const left = wanted.get(piece.line) ?? 0;
+    if (goes) wanted.set(piece.line, left - 1);
     return {
-      number,
-      pattern,
+      piece,
       proposed: goes && left <= 0 ? { ...proposed, verdict: 'spare' } : proposed,
-      decided: doc.clean.pieces?.[number],
+      decided: doc.clean.pieces?.[piece.key],
     };
   });
 }
 
-/** Pieces wanted of each pattern, however many lines of the brief name it. */
-function wantedOf(parts: PourContext['parts']): Map<string, number> {
-  const wanted = new Map<string, number>();
-  for (const { pattern, prints } of parts) wanted.set(pattern.id, (wanted.get(pattern.id) ?? 0) + prints);
-  return wanted;
-}
+/** Whether a piece goes into the flask: as decided, else as proposed. */
+export const goesOn = ({ decided, proposed }: PieceWorth): boolean =>
+  goesIntoFlask((decided ?? proposed).verdict);
 
-/** Pieces that go into the flask: cast, as a test, or mended. */
-const GOES: readonly PieceVerdict[] = ['cast', 'test', 'mend'];
-export const goesIntoFlask = ({ decided, proposed }: PieceWorth): boolean =>
-  GOES.includes((decided ?? proposed).verdict);
-
-/** What is wanted of each pattern and does not go into the flask. */
+/** What is wanted of each line and does not go into the flask. */
 export function missingPieces(
   { parts }: Pick<PourContext, 'parts'>,
   pieces: readonly PieceWorth[],
-): { patternId: string; count: number }[] {
-  return [...wantedOf(parts)].flatMap(([patternId, wanted]) => {
-    const going = pieces.filter((piece) => piece.pattern.id === patternId && goesIntoFlask(piece)).length;
-    return going < wanted ? [{ patternId, count: wanted - going }] : [];
+): { line: string; count: number }[] {
+  return parts.flatMap(({ key, prints }) => {
+    const going = pieces.filter((worth) => worth.piece.line === key && goesOn(worth)).length;
+    return going < prints ? [{ line: key, count: prints - going }] : [];
   });
-}
-
-/**
- * Which piece each casting was, by number: those that were cast fill a pattern's castings in order. By a mold route
- * the castings were waxes, not prints.
- */
-export function pieceOfCastings({
-  route,
-  patterns,
-  spares,
-  verdicts,
-}: Pick<PouredPrint, 'route' | 'patterns' | 'spares' | 'verdicts'>): Map<string, string> {
-  const out = new Map<string, string>();
-  if (castsWax(route)) return out;
-  let [piece, casting] = [0, 0];
-  for (const { count } of patterns) {
-    const numbers = Array.from({ length: count + spares }, () => String(++piece));
-    const cast = numbers.filter((n) => verdicts?.[n] && GOES.includes(verdicts[n].verdict));
-    for (let i = 0; i < count; i++) {
-      casting++;
-      const number = cast[i];
-      if (number !== undefined) out.set(String(casting), number);
-    }
-  }
-  return out;
 }
 
 /** How often what was expected of a casting came true. */
@@ -138,9 +104,9 @@ export function tallyExpected(prints: readonly PouredPrint[]): ExpectedTally {
     poor: { of: 0, sellable: 0 },
   };
   for (const print of prints)
-    for (const [casting, piece] of pieceOfCastings(print)) {
-      const [expected, outcome] = [print.verdicts?.[piece]?.expect, print.outcomes[casting]];
-      if (!expected || !outcome) continue;
+    for (const [piece, outcome] of Object.entries(print.outcomes)) {
+      const expected = print.verdicts?.[piece]?.expect;
+      if (!expected) continue;
       tally[expected].of++;
       if (outcome === 'sellable') tally[expected].sellable++;
     }

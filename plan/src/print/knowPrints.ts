@@ -112,7 +112,7 @@ export const washedSince = ({ prints }: ShopPrints, moment: string): number =>
   prints
     .filter(({ washedAt }) => washedAt !== null && washedAt > moment)
     .reduce(
-      (sum, { route, patterns, spares }) =>
-        sum + patterns.reduce((pieces, p) => pieces + (castsWax(route) ? 1 : p.count) + spares, 0),
+      (sum, { route, lines, spares }) =>
+        sum + lines.reduce((pieces, p) => pieces + (castsWax(route) ? 1 : p.count) + spares, 0),
       0,
     );

@@ -1,60 +1,68 @@
-import type { StandingCut } from '@zero-pour/contracts';
-import { judgeAdhesion, NO_ROTATION, type Judgement, type PlateLoad } from '@zero-pour/core';
-import { type Part, type PourContext } from '../context';
+import { judgeAdhesion, type Judgement, type PlateLoad, type SupportAdvice } from '@zero-pour/core';
+import { partOf, standingInput, standingJob } from '@zero-pour/jobs';
+import type { Part, PourContext } from '../context';
+import type { Reading } from '../readings';
 import { heldPlates, supportsOf } from './knowPrints';
 
-/** Turns closer than this are one. */
-const SAME_DEG = 0.01;
+/** Layers that a part is cut in while no profile is chosen, mm (shop default). */
+const USUAL_LAYER_MM = 0.05;
 
-/** What the layers of a part said, if it was cut as it stands now. */
-export function cutOf({ doc }: Pick<PourContext, 'doc'>, { pattern }: Part): StandingCut | undefined {
-  const cut = doc.wayUp.cut?.[pattern.id];
-  const now = doc.wayUp.rotations[pattern.id] ?? NO_ROTATION;
-  const same =
-    cut &&
-    Math.abs(cut.rotation.xDeg - now.xDeg) < SAME_DEG &&
-    Math.abs(cut.rotation.yDeg - now.yDeg) < SAME_DEG;
-  return same ? cut : undefined;
+/** What is asked of the layers of a part as it stands on this pour's plate. */
+export const standingWish = ({ profile }: Pick<PourContext, 'profile'>, { pattern, rotation }: Part) =>
+  standingInput({ part: partOf(pattern), rotation, layerMm: profile?.layerMm ?? USUAL_LAYER_MM });
+
+/** What the layers of a part say as it stands now. */
+export const standingOf = (context: PourContext, part: Part): Reading<SupportAdvice> =>
+  context.readings.of(standingJob, standingWish(context, part));
+
+interface CutPart {
+  cut: SupportAdvice;
+  part: Part;
+  copies: number;
 }
 
-const plateParts = (context: PourContext) =>
-  context.parts.map((part) => ({
-    cut: cutOf(context, part),
-    copies: part.prints + context.doc.print.spares,
-    volumeMm3: part.pattern.measure.volumeMm3,
-  }));
+/** Every part with what its layers say; undefined until all are known. A part without a volume has no layers. */
+function cutParts(context: PourContext): CutPart[] | undefined {
+  const parts = context.parts.map((part) => ({ part, read: standingOf(context, part) }));
+  if (parts.length === 0) return undefined;
+  const cut = parts.flatMap(({ part, read }) =>
+    read.status === 'known'
+      ? [{ cut: read.value, part, copies: part.prints + context.doc.print.spares }]
+      : [],
+  );
+  return cut.length === parts.length ? cut : undefined;
+}
 
-/** Islands, cups, overhang and areas of one copy of each part; undefined until every part was cut as it stands. */
+/** Islands, cups, overhang and surface of one copy of each part; undefined until every part was cut as it stands. */
 export function cutOfPlate(
   context: PourContext,
-): Pick<StandingCut, 'islands' | 'cups' | 'overhangMm2' | 'areaMm2'> | undefined {
-  const parts = plateParts(context);
-  if (parts.length === 0 || parts.some(({ cut }) => !cut)) return undefined;
-  const sum = (field: 'islands' | 'cups' | 'overhangMm2' | 'areaMm2'): number =>
-    parts.reduce((total, { cut }) => total + cut![field], 0);
+): { islands: number; cups: number; overhangMm2: number; areaMm2: number } | undefined {
+  const parts = cutParts(context);
+  if (!parts) return undefined;
+  const sum = (of: (one: CutPart) => number): number => parts.reduce((total, one) => total + of(one), 0);
   return {
-    islands: sum('islands'),
-    cups: sum('cups'),
-    overhangMm2: sum('overhangMm2'),
-    areaMm2: sum('areaMm2'),
+    islands: sum(({ cut }) => cut.direction.islands.length),
+    cups: sum(({ cut }) => cut.direction.cups.length),
+    overhangMm2: sum(({ cut }) => cut.direction.overhangMm2),
+    areaMm2: sum(({ part }) => part.pattern.measure.areaMm2),
   };
 }
 
 /** What hangs on the plate, and by what: the raft where there is one, else the first layers. */
 export function loadOf(context: PourContext): PlateLoad | undefined {
   const { resin, profile, prints } = context;
-  const parts = plateParts(context);
-  if (!resin || !profile || parts.length === 0 || parts.some(({ cut }) => !cut)) return undefined;
-  const sum = (of: (part: (typeof parts)[number]) => number): number =>
-    parts.reduce((total, part) => total + of(part) * part.copies, 0);
+  const parts = cutParts(context);
+  if (!resin || !profile || !parts) return undefined;
+  const sum = (of: (one: CutPart) => number): number =>
+    parts.reduce((total, one) => total + of(one) * one.copies, 0);
   const share = 1 + supportsOf(prints, resin).value / 100;
   const raftMm2 = (profile.raftMl * 1000) / profile.raftMm;
   const heldMm2 = Math.max(
     raftMm2,
-    sum(({ cut }) => cut!.firstMm2),
+    sum(({ cut }) => cut.direction.firstLayerMm2),
   );
-  const peakMm2 = sum(({ cut }) => cut!.peakMm2);
-  const hangingG = (sum(({ volumeMm3 }) => volumeMm3) / 1000) * resin.densityGPerMl * share;
+  const peakMm2 = sum(({ cut }) => cut.direction.peak.areaMm2);
+  const hangingG = (sum(({ part }) => part.pattern.measure.volumeMm3) / 1000) * resin.densityGPerMl * share;
   return heldMm2 > 0 && peakMm2 > 0 && hangingG > 0 ? { hangingG, peakMm2, heldMm2 } : undefined;
 }
 

@@ -13,7 +13,7 @@ import {
   valueOf,
   washedSince,
 } from '../index';
-import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
+import { cutReadings, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 import { resolvePour } from '../context';
 import { partWayH } from '../moments';
 
@@ -104,18 +104,19 @@ describe('the plate as it is started', () => {
   });
 
   it('carries its load once the layers were cut, and is judged beside what held', () => {
-    const cut = { rotation: { xDeg: 0, yDeg: 0, zDeg: 0 }, islands: 0, cups: 0, overhangMm2: 0, areaMm2: 880, peakMm2: 200, firstMm2: 200, supportPoints: 0 }; // prettier-ignore
-    const doc = fullDoc(ZERO, (d) => (d.wayUp.cut = { [BLOCK_ID]: cut }));
-    const plan = planPour({ doc }, shop);
+    const cut = { islands: 0, overhangMm2: 0, peakMm2: 200, firstMm2: 200 };
+    const read = { ...shop, readings: cutReadings(cut) };
+    const doc = fullDoc(ZERO);
+    const plan = planPour({ doc }, read);
     const { load } = plateNow(plan.context, valueOf(plan.print)!)!;
     expect(load).toMatchObject({ peakMm2: 400 });
     expect(load!.heldMm2).toBeCloseTo(1500, 9);
     expect(valueOf(plan.print)!.judgements.find((j) => j.rule === 'adhesion')!.lead).toBe('Enough holds it.');
-    const fell = pouredPrint({ print: { plate: { ...PLATE, load: load! }, pieces: { 1: { outcome: 'lost', note: '', fault: 'fell from plate' } } } }); // prettier-ignore
-    const after = planPour({ doc }, { ...shop, prints: known(fell) });
+    const fell = pouredPrint({ print: { plate: { ...PLATE, load: load! }, pieces: { 'l1/1': { outcome: 'lost', note: '', fault: 'fell from plate' } } } }); // prettier-ignore
+    const after = planPour({ doc }, { ...read, prints: known(fell) });
     expect(valueOf(after.print)!.judgements.find((j) => j.rule === 'adhesion')!.weight).toBe('fix');
     // The pour itself is no evidence of itself.
-    const itself = planPour({ id: fell.pourId, doc }, { ...shop, prints: known(fell) });
+    const itself = planPour({ id: fell.pourId, doc }, { ...read, prints: known(fell) });
     expect(valueOf(itself.print)!.judgements.find((j) => j.rule === 'adhesion')!.weight).toBe('ok');
   });
 

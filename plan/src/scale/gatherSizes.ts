@@ -131,8 +131,8 @@ export function pouredThings(pour: PouredSizes, lists: SizeLists): SizeThings | 
 
 /** A wanted size of a printed pour: how it lay on the plate, as drawn and as printed. */
 export function pouredSize(pour: PouredSizes, target: SizeTarget) {
-  const patternId = target.patternId ?? pour.patterns[0]?.patternId ?? '';
-  const along = sharesOf(target, pour.rotations[patternId]);
+  const line = target.lineKey ?? pour.lines[0]?.key ?? '';
+  const along = sharesOf(target, pour.rotations[line]);
   const drawnMm = target.drawnMm ?? wantedMm(target);
   const percents = pour.scale.printedAs?.percents ?? [100, 100, 100];
   const printMm = along.reduce((total, share, k) => total + (share * percents[k]! * drawnMm) / 100, 0);

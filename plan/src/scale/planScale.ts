@@ -50,8 +50,8 @@ export const toleranceOf = (target: SizeTarget): number => target.toleranceMm ??
 export const firstHeld = (sizes: readonly SizeTarget[]): SizeTarget | undefined =>
   sizes.find((size) => size.holds);
 
-const rotationOf = ({ doc, parts }: PourContext, target: SizeTarget) =>
-  doc.wayUp.rotations[target.patternId ?? parts[0]?.pattern.id ?? ''];
+const rotationOf = ({ parts }: PourContext, target: SizeTarget) =>
+  (target.lineKey === null ? parts[0] : parts.find(({ key }) => key === target.lineKey))?.rotation;
 
 /** A wanted size, ready for reckoning. Its file is drawn at the wanted size unless told otherwise. */
 function scaleTarget(context: PourContext, things: SizeThings, target: SizeTarget): ScaleTarget {

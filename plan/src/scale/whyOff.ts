@@ -29,7 +29,7 @@ export interface OffPiece {
   target: SizeTarget;
   stage: Extract<SizeStage, 'cast' | 'finished'>;
   measuredMm: number;
-  /** Number of the casting; '' when it is none of the record. */
+  /** Name of the casting; '' when it is none of the record. */
   casting: string;
 }
 

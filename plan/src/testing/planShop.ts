@@ -14,7 +14,11 @@ import {
   type ShopLists,
   type SizeTarget,
 } from '@zero-pour/contracts';
+import { NO_ROTATION, type SupportAdvice } from '@zero-pour/core';
+import { standingJob, type StandingInput } from '@zero-pour/jobs';
 import type { Shop } from '../context';
+import type { PourPlan } from '../planPour';
+import type { Readings } from '../readings';
 
 /** Ids that read well in failures: the last digits tell the thing. */
 export const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -142,15 +146,20 @@ export const planShop = (pattern: Pattern = blockPattern(), change: Partial<Shop
 const STERLING = lists.alloy.find((a) => a.name === 'Sterling silver')!.id;
 const STEPPED = lists.programme.find((p) => p.name === 'Stepped, wax-free, flask to 80 mm')!.id;
 
+/** Key of the one line of its brief. */
+export const LINE = 'l1';
+/** The decisions of its one flask, to be changed. */
+export const flaskOf = (doc: PourDoc) => doc.flasks[0]!;
+
 /** A pour of two blocks in sterling with everything chosen, to be poured at `zeroAt`. */
 export function fullDoc(zeroAt: Date, change: (doc: PourDoc) => void = () => {}): PourDoc {
   const doc = emptyPourDoc();
-  doc.brief.patterns = [{ patternId: BLOCK_ID, count: 2 }];
+  doc.brief.lines = [{ key: LINE, patternId: BLOCK_ID, count: 2 }];
   doc.brief.alloyId = STERLING;
   doc.brief.zeroAt = zeroAt.toISOString();
   doc.resin = { resinId: id(10), printerId: id(11), profileId: id(12) };
-  doc.wayUp.gates = { [BLOCK_ID]: { count: 1, diameterMm: 8, lengthMm: 8 } };
-  doc.sprue.flaskId = id(14);
+  doc.wayUp.lines = { [LINE]: { gates: { count: 1, diameterMm: 8, lengthMm: 8 } } };
+  doc.flasks[0]!.sprue.flaskId = id(14);
   doc.invest.powderId = id(13);
   doc.burnout = { kilnId: id(15), programmeId: STEPPED, hands: {} };
   change(doc);
@@ -161,7 +170,7 @@ export function fullDoc(zeroAt: Date, change: (doc: PourDoc) => void = () => {})
 export const wanted = (change: Partial<SizeTarget> = {}): SizeTarget => ({
   key: 'held',
   name: 'Size',
-  patternId: null,
+  lineKey: null,
   of: 'outside',
   finishedMm: 20,
   holds: true,
@@ -178,8 +187,49 @@ export const pouredPrint = (change: Partial<PouredPrint> = {}): PouredPrint => (
   route: 'burn out the print',
   print: { pieces: {} },
   washedAt: null,
-  patterns: [{ patternId: BLOCK_ID, count: 2 }],
+  lines: [{ key: LINE, patternId: BLOCK_ID, count: 2 }],
   spares: 0,
   outcomes: {},
   ...change,
 });
+
+/** A plan of one flask, with what is worked out of that flask beside the rest. */
+export function ofOneFlask(plan: PourPlan) {
+  const { tree, charge, temperatures } = plan.flasks[0]!;
+  return { ...plan, tree, charge, temperatures };
+}
+
+/** Readings in which the layers of a part say so of the way that it was cut, and nothing of any other. */
+export function cutReadings(
+  cut: { islands: number; overhangMm2: number; peakMm2: number; firstMm2: number },
+  rotation = NO_ROTATION,
+): Readings {
+  const island = { layer: 1, areaMm2: 1, at: [0, 0, 0] as [number, number, number] };
+  const advice: SupportAdvice = {
+    points: [],
+    islands: [],
+    bothSides: false,
+    more: false,
+    direction: {
+      heightMm: 8,
+      areaMm2: [],
+      perimeterMm: [],
+      overhangByLayerMm2: [],
+      overhangMm2: cut.overhangMm2,
+      firstLayerMm2: cut.firstMm2,
+      peak: { layer: 0, areaMm2: cut.peakMm2 },
+      meanAreaMm2: 0,
+      jump: { layer: 0, changeMm2: 0 },
+      islands: Array.from({ length: cut.islands }, () => island),
+      cups: [],
+    },
+  };
+  return {
+    of: (job, input) => {
+      const { rotation: asked } = input as StandingInput;
+      const same =
+        job.name === standingJob.name && asked.xDeg === rotation.xDeg && asked.yDeg === rotation.yDeg;
+      return same ? { status: 'known', value: advice as never } : { status: 'unread' };
+    },
+  };
+}

@@ -12,13 +12,13 @@ import {
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import type { PouredPrint } from '@zero-pour/contracts';
+import { printedPieces, type PlannedPiece } from '../pieces';
 import { printEvidence } from './printEvidence';
 
 /** One fault of a plate with its causes, likeliest first, and the one change to try. */
 export interface ExplainedFault {
   fault: Fault;
-  /** Numbers of the pieces that have it. */
-  pieces: string[];
+  pieces: PlannedPiece[];
   ranked: RankedCause[];
   change: ChosenChange | undefined;
   confirmed: string | undefined;
@@ -56,8 +56,8 @@ export function explainPrint(context: PourContext): ExplainedFault[] {
   const evidence = printEvidence(context);
   const { pieces, why } = context.doc.print;
   return PRINT_FAULTS.flatMap((fault): ExplainedFault[] => {
-    const numbers = Object.keys(pieces).filter((number) => pieces[number]!.fault === fault.key);
-    if (numbers.length === 0) return [];
+    const faulty = printedPieces(context).filter(({ key }) => pieces[key]?.fault === fault.key);
+    if (faulty.length === 0) return [];
     const said = why?.[fault.key];
     let counts = countsSoFar(fault, context.prints.prints, context.pourId);
     let ranked = rankCauses(fault, counts, evidence);
@@ -67,7 +67,7 @@ export function explainPrint(context: PourContext): ExplainedFault[] {
     return [
       {
         fault,
-        pieces: numbers,
+        pieces: faulty,
         ranked,
         change: chooseChange(ranked, PRINT_CHANGES),
         confirmed: said?.confirmed,

@@ -1,9 +1,9 @@
-import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
-import { formatPhrase, METRIC, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
+import { pieceKey, type PourDoc, type PouredPrint } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, NO_ROTATION, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
 import { countsSoFar, explainPrint, knowPrints, printEvidence, sameHeight } from '../index';
-import { BLOCK_ID, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
+import { cutReadings, fullDoc, id, LINE, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const contextOf = (change: (doc: PourDoc) => void = () => {}, shop = planShop()): PourContext =>
@@ -59,7 +59,7 @@ describe('evidence of a print', () => {
   it('notices the same height on every piece, and a pause there', () => {
     const at = (heights: number[], pausesMm?: number[]) =>
       contextOf((doc) => {
-        heights.forEach((h, i) => (doc.print.pieces[String(i + 1)] = lost('ridge', h)));
+        heights.forEach((h, i) => (doc.print.pieces[pieceKey(LINE, i + 1)] = lost('ridge', h)));
         if (pausesMm) doc.print.pausesMm = pausesMm;
       });
     expect(sameHeight(at([8.1, 8.3, 8.2]))).toBeCloseTo(8.2, 9);
@@ -70,20 +70,20 @@ describe('evidence of a print', () => {
     expect(said(at([8.1, 8.3]), 'paused')).toBeUndefined();
   });
 
-  const cut = { rotation: { xDeg: 0, yDeg: 0, zDeg: 0 }, islands: 3, cups: 0, overhangMm2: 30, areaMm2: 100, peakMm2: 200, firstMm2: 20, supportPoints: 4 }; // prettier-ignore
-  const cutDoc = (of = cut) => contextOf((doc) => (doc.wayUp.cut = { [BLOCK_ID]: of }));
+  const cut = { islands: 3, overhangMm2: 300, peakMm2: 200, firstMm2: 20 };
+  const cutContext = (of = cut, rotation = NO_ROTATION) =>
+    contextOf(() => {}, { ...planShop(), readings: cutReadings(of, rotation) });
 
   it('takes in what the layers say, when they were cut as the part stands now', () => {
-    const evidence = printEvidence(cutDoc());
+    const evidence = printEvidence(cutContext());
     expect([evidence['islands']!.state, evidence['cups']!.state, evidence['overhang much']!.state]).toEqual(['bad', 'good', 'bad']); // prettier-ignore
-    expect(
-      printEvidence(cutDoc({ ...cut, rotation: { xDeg: 30, yDeg: 0, zDeg: 0 } }))['islands'],
-    ).toBeUndefined();
+    expect(printEvidence(cutContext(cut, { xDeg: 30, yDeg: 0, zDeg: 0 }))['islands']).toBeUndefined();
+    expect(printEvidence(contextOf())['islands']).toBeUndefined();
   });
 
   it('weighs what hangs there against what held', () => {
-    expect(said(cutDoc(), 'load high')).toMatch(/^good: The film pulls at 400 mm²/);
-    const heavy = cutDoc({ ...cut, peakMm2: 5000 });
+    expect(said(cutContext(), 'load high')).toMatch(/^good: The film pulls at 400 mm²/);
+    const heavy = cutContext({ ...cut, peakMm2: 5000 });
     expect(said(heavy, 'load high')).toMatch(/^bad: .*A raft, a larger base/);
   });
 
@@ -104,10 +104,10 @@ describe('why a print failed', () => {
     explainPrint(
       contextOf((doc) => {
         doc.print.pieces = {
-          1: lost('ridge', 8),
-          2: lost('ridge', 8.1),
-          3: { outcome: 'good', note: '' },
-          4: lost(undefined),
+          'l1/1': lost('ridge', 8),
+          'l1/2': lost('ridge', 8.1),
+          'l1/3': { outcome: 'good', note: '' },
+          'l1/4': lost(undefined),
         };
         doc.print.pausesMm = [8];
         change(doc);
@@ -117,7 +117,7 @@ describe('why a print failed', () => {
   it('tells each fault once, with its pieces, its likeliest cause and one change', () => {
     const [only, ...rest] = ridges();
     expect(rest).toEqual([]);
-    expect(only!.pieces).toEqual(['1', '2']);
+    expect(only!.pieces.map(({ name }) => name)).toEqual(['Block 1', 'Block 2']);
     expect(only!.ranked[0]!.key).toBe('pause');
     expect(only!.ranked[0]!.chance).toBeGreaterThan(0.85);
     expect(only!.change!.change.key).toBe('no pause');
@@ -157,7 +157,7 @@ describe('why a print failed', () => {
       ...planShop(),
       prints: knowPrints(planShop().lists, [print, { ...print, pourId: id(91) }]),
     };
-    const doc = (d: PourDoc): void => void (d.print.pieces = { 1: lost('ridge', 8) });
+    const doc = (d: PourDoc): void => void (d.print.pieces = { 'l1/1': lost('ridge', 8) });
     expect(explainPrint(contextOf(doc, shop))[0]!.foundBefore).toEqual({ pause: 2 });
     const own = resolvePour({ id: id(91), doc: fullDoc(ZERO, doc) }, shop);
     expect(explainPrint(own)[0]!.foundBefore).toEqual({ pause: 1 });

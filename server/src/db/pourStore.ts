@@ -1,13 +1,13 @@
 import {
   pourSchema,
   Refusal,
+  pouredAt,
   tellPour,
   TELLS_VERSION,
   unreadSentence,
-  upgradePour,
-  upgradeUsed,
   type Pour,
   type PourDoc,
+  type PourTells,
   type Unread,
   type UsedItems,
 } from '@zero-pour/contracts';
@@ -26,15 +26,14 @@ interface Row {
 
 const COLUMNS = `p.id, p.number, p.doc, p.used, p.discarded, p.created_at AS "createdAt", p.changed_at AS "changedAt"`;
 
-/** A row as it is read: a document of an earlier version in the shape of the present one. */
+/** A row as it is read. */
 const STORED = {
   schema: pourSchema,
   kind: 'pour',
   nameOf: ({ number }: Row) => `Pour ${number}`,
-  jsonOf: ({ used, doc, createdAt, changedAt, ...row }: Row): unknown => ({
+  jsonOf: ({ used, createdAt, changedAt, ...row }: Row): unknown => ({
     ...row,
-    doc: upgradePour(doc),
-    ...(used ? { used: upgradeUsed(used) } : {}),
+    ...(used ? { used } : {}),
     createdAt: createdAt.toISOString(),
     changedAt: changedAt.toISOString(),
   }),
@@ -63,7 +62,7 @@ const MATCHES = `NOT p.discarded
     OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
                WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
   AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
-  AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM pour_flaw f WHERE f.pour_id = p.id AND f.kind = $3))`;
+  AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM jsonb_array_elements(p.told_castings) c WHERE c.value -> 'flaws' ? $3::text))`;
 const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
 
 /** All pours that match, newest first, a page of them, with the count of all. */
@@ -98,28 +97,42 @@ export async function findPour(db: Queryable, id: string, forChange = false): Pr
 
 /** What is derived from the document, in the order of the statements below. */
 function derived(id: string, number: number, doc: PourDoc, used: UsedItems | undefined): unknown[] {
-  const { print, sizes } = tellPour({ id, number, doc });
   return [
     JSON.stringify(doc),
     used ? JSON.stringify(used) : null,
     doc.brief.zeroAt ?? null,
-    doc.pour.pouredAt ?? null,
+    pouredAt(doc) ?? null,
     doc.result.doneAt ?? null,
-    print && JSON.stringify(print),
-    sizes && JSON.stringify(sizes),
-    TELLS_VERSION,
+    ...tellsColumns(tellPour({ id, number, doc })),
   ];
 }
 
-/** Counts of one pattern on several lines of the brief add up. */
-async function keepPatterns(db: Queryable, id: string, doc: PourDoc): Promise<void> {
+/** What a pour tells, for the columns told_print, told_sizes, told_castings, told_yields and told_version. */
+export const tellsColumns = ({ print, sizes, castings, yields }: PourTells): unknown[] => [
+  print && JSON.stringify(print),
+  sizes && JSON.stringify(sizes),
+  JSON.stringify(castings),
+  yields && JSON.stringify(yields),
+  TELLS_VERSION,
+];
+
+/** Patterns and flasks that it names; counts of one pattern on several lines of the brief add up. */
+export async function keepNamed(db: Queryable, id: string, doc: PourDoc): Promise<void> {
   const counts = new Map<string, number>();
-  for (const { patternId, count } of doc.brief.patterns)
+  for (const { patternId, count } of doc.brief.lines)
     counts.set(patternId, (counts.get(patternId) ?? 0) + count);
   await db.query('DELETE FROM pour_pattern WHERE pour_id = $1', [id]);
   await db.query(
     'INSERT INTO pour_pattern (pour_id, pattern_id, count) SELECT $1, * FROM unnest($2::uuid[], $3::int[])',
     [id, [...counts.keys()], [...counts.values()]],
+  );
+  const flasks = doc.flasks.flatMap(({ key, sprue }) =>
+    sprue.flaskId ? [[key, sprue.flaskId] as const] : [],
+  );
+  await db.query('DELETE FROM pour_flask WHERE pour_id = $1', [id]);
+  await db.query(
+    'INSERT INTO pour_flask (pour_id, key, flask_id) SELECT $1, * FROM unnest($2::text[], $3::uuid[])',
+    [id, flasks.map(([key]) => key), flasks.map(([, flaskId]) => flaskId)],
   );
 }
 
@@ -174,13 +187,13 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
   const number = await takeNumber(db, pour.number);
   await db
     .query(
-      `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_version,
-         created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $10, $11)`,
+      `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_castings,
+         told_yields, told_version, created_at, changed_at, number)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $12, $13)`,
       [pour.id, ...derived(pour.id, number, pour.doc, pour.used), pour.at, number],
     )
     .catch(refuseUnknown);
-  await keepPatterns(db, pour.id, pour.doc).catch(refuseUnknown);
+  await keepNamed(db, pour.id, pour.doc).catch(refuseUnknown);
 }
 
 /** Replaces the document of a pour and what is derived from it. */
@@ -193,11 +206,11 @@ export async function keepPourDoc(
   await db
     .query(
       `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, told_print = $7,
-         told_sizes = $8, told_version = $9, changed_at = now() WHERE id = $1`,
+         told_sizes = $8, told_castings = $9, told_yields = $10, told_version = $11, changed_at = now() WHERE id = $1`,
       [id, ...derived(id, number, doc, used)],
     )
     .catch(refuseUnknown);
-  await keepPatterns(db, id, doc).catch(refuseUnknown);
+  await keepNamed(db, id, doc).catch(refuseUnknown);
 }
 
 export async function markDiscarded(db: Queryable, id: string, discarded: boolean): Promise<void> {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { emptyPourDoc, usualPrinter, type Pour, type PourList, type ShopState } from '@zero-pour/contracts';
+import { versionOne } from '../testing/versionOne';
 import { describe, expect, it } from 'vitest';
 import { openTestShop } from '../testing/testShop';
 
@@ -51,13 +52,11 @@ describe('stored things that do not read', () => {
     const own = await openTestShop();
     const id = randomUUID();
     await own.ask('POST', '/pours', { id, doc: emptyPourDoc() });
-    await own.shop.services.db.query(
-      `UPDATE pour SET doc = doc #- '{brief,sizes}' #- '{scale,own}'
-         || jsonb_build_object('brief', (doc -> 'brief') - 'sizes' || '{"holdSize": {"surface": "inner", "mm": 17.3, "toleranceMm": 0.1}}')
-         || jsonb_build_object('scale', '{"way": "chain", "resinPercent": -0.6}'::jsonb)
-       WHERE id = $1`,
-      [id],
-    );
+    const { brief, ...old } = versionOne();
+    const { sizes: _, ...rest } = brief;
+    const holdSize = { surface: 'inner', mm: 17.3, toleranceMm: 0.1 };
+    const doc1 = { ...old, brief: { ...rest, holdSize }, scale: { way: 'chain', resinPercent: -0.6 } };
+    await own.shop.services.db.query('UPDATE pour SET doc = $2 WHERE id = $1', [id, JSON.stringify(doc1)]);
     const { doc }: Pour = (await own.ask('GET', `/pours/${id}`)).body;
     await own.close();
     expect(doc.brief.sizes).toEqual([
@@ -68,7 +67,7 @@ describe('stored things that do not read', () => {
         finishedMm: 17.3,
         toleranceMm: 0.1,
         holds: true,
-        patternId: null,
+        lineKey: null,
       },
     ]);
     expect(doc.scale.own).toEqual({ resin: -0.6 });

@@ -28,7 +28,9 @@ describe('several at once, on whichever database', () => {
     await test.ask('POST', '/pours', { id, doc: emptyPourDoc() });
     await all(25, (i) =>
       test.ask('PATCH', `/pours/${id}`, {
-        changes: [{ path: ['print', 'pieces', String(i + 1)], value: { outcome: 'good', note: `${i}` } }],
+        changes: [
+          { path: ['print', 'pieces', `l1/${i + 1}`], version: 2, value: { outcome: 'good', note: `${i}` } },
+        ],
       }),
     );
     const { doc }: Pour = (await test.ask('GET', `/pours/${id}`)).body;

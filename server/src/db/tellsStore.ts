@@ -3,12 +3,14 @@ import {
   tellPour,
   TELLS_VERSION,
   upgradePour,
+  upgradeUsed,
   type PouredPrint,
   type PouredSizes,
 } from '@zero-pour/contracts';
 import type { Database, Queryable } from './database';
+import { keepNamed, tellsColumns } from './pourStore';
 
-/** Pours told anew in one step at the start. */
+/** Pours renewed in one step at the start. */
 const AT_ONCE = 100;
 
 /** What pours tell of their prints, oldest first: those that were started. */
@@ -29,30 +31,59 @@ export async function listPouredSizes(db: Queryable): Promise<PouredSizes[]> {
   return rows.map(({ told }) => told);
 }
 
+/** Segments of each programme of the shop: hands-on moments of an older document are named by them. */
+async function programmeSegments(db: Queryable): Promise<Map<string, unknown>> {
+  const { rows } = await db.query<{ id: string; segments: unknown }>('SELECT id, segments FROM programme');
+  return new Map(rows.map(({ id, segments }) => [id, segments]));
+}
+
+interface OldRow {
+  id: string;
+  number: number;
+  doc: unknown;
+  used: { programme?: { segments?: unknown } } | null;
+}
+
+/** Brings one pour to the present version of its document and of what it tells. One that does not read stays as it is. */
+async function renew(tx: Queryable, row: OldRow, segmentsOf: Map<string, unknown>): Promise<void> {
+  const { id, number, used } = row;
+  const programmeId = (row.doc as { burnout?: { programmeId?: string } } | null)?.burnout?.programmeId;
+  const segments = used?.programme?.segments ?? segmentsOf.get(programmeId ?? '');
+  const read = pourDocSchema.safeParse(upgradePour(row.doc, { segments }));
+  if (!read.success) {
+    await tx.query('UPDATE pour SET told_version = $2 WHERE id = $1', [id, TELLS_VERSION]);
+    return;
+  }
+  const doc = read.data;
+  await tx.query(
+    `UPDATE pour SET doc = $2, used = $3, told_print = $4, told_sizes = $5, told_castings = $6, told_yields = $7,
+       told_version = $8 WHERE id = $1`,
+    [
+      id,
+      JSON.stringify(doc),
+      used && JSON.stringify(upgradeUsed(used)),
+      ...tellsColumns(tellPour({ id, number, doc })),
+    ],
+  );
+  await keepNamed(tx, id, doc);
+}
+
 /**
- * Tells anew what was told by an earlier version, or never. Pours that do not read tell nothing; they are asked again
- * when this version of telling is another one. Returns how many were told.
+ * Renews pours whose document, or what they tell, is of an earlier version. Those that do not read are left, and asked
+ * again when this version is another one. Returns how many there were.
  */
-export async function tellAnew(db: Database): Promise<number> {
-  for (let told = 0; ;) {
+export async function renewPours(db: Database): Promise<number> {
+  for (let renewed = 0; ;) {
     const count = await db.transaction(async (tx) => {
-      const { rows } = await tx.query<{ id: string; number: number; doc: unknown }>(
-        'SELECT id, number, doc FROM pour WHERE told_version < $1 ORDER BY number LIMIT $2 FOR UPDATE',
+      const { rows } = await tx.query<OldRow>(
+        'SELECT id, number, doc, used FROM pour WHERE told_version < $1 ORDER BY number LIMIT $2 FOR UPDATE',
         [TELLS_VERSION, AT_ONCE],
       );
-      for (const { id, number, doc } of rows) {
-        const read = pourDocSchema.safeParse(upgradePour(doc));
-        const tells = read.success ? tellPour({ id, number, doc: read.data }) : { print: null, sizes: null };
-        await tx.query('UPDATE pour SET told_print = $2, told_sizes = $3, told_version = $4 WHERE id = $1', [
-          id,
-          tells.print && JSON.stringify(tells.print),
-          tells.sizes && JSON.stringify(tells.sizes),
-          TELLS_VERSION,
-        ]);
-      }
+      const segmentsOf = rows.length > 0 ? await programmeSegments(tx) : new Map<string, unknown>();
+      for (const row of rows) await renew(tx, row, segmentsOf);
       return rows.length;
     });
-    told += count;
-    if (count < AT_ONCE) return told;
+    renewed += count;
+    if (count < AT_ONCE) return renewed;
   }
 }

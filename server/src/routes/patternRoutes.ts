@@ -1,14 +1,7 @@
-import {
-  idSchema,
-  keptAnalysisSchema,
-  newPatternSchema,
-  parseOrRefuse,
-  patternChangeSchema,
-} from '@zero-pour/contracts';
-import { ANALYSIS_VERSION } from '@zero-pour/core';
+import { idSchema, newPatternSchema, parseOrRefuse, patternChangeSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
-import { findAnalysis, keepAnalysis, listKnownParts } from '../db/analysisStore';
 import { addPattern, changePattern, findPattern } from '../db/patternStore';
+import { listKnownParts } from '../db/readingStore';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
@@ -32,16 +25,8 @@ export function patternRoutes({ db }: Services): Router {
     response.json({ parts: await listKnownParts(db) });
   });
 
-  router.get('/patterns/:id/analysis', async (request, response) => {
-    const pattern = await findPattern(db, parseOrRefuse(idSchema, request.params.id));
-    response.json({ kept: await findAnalysis(db, pattern, ANALYSIS_VERSION) });
-  });
-
-  router.put('/patterns/:id/analysis', async (request, response) => {
-    const kept = parseOrRefuse(keptAnalysisSchema, request.body);
-    const id = parseOrRefuse(idSchema, request.params.id);
-    await db.transaction(async (tx) => keepAnalysis(tx, await findPattern(tx, id), kept));
-    response.json(await findPattern(db, id));
+  router.get('/patterns/:id', async (request, response) => {
+    response.json(await findPattern(db, parseOrRefuse(idSchema, request.params.id)));
   });
 
   return router;

@@ -4,6 +4,7 @@ import {
   idSchema,
   newPourSchema,
   parseOrRefuse,
+  pouredAt,
   pourFaults,
   refuseNewFaults,
 } from '@zero-pour/contracts';
@@ -36,7 +37,7 @@ export function pourRoutes({ db }: Services): Router {
     const { id, doc } = parseOrRefuse(newPourSchema, request.body);
     refuseNewFaults([], pourFaults(doc));
     await db.transaction(async (tx) => {
-      const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
+      const used = pouredAt(doc) === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, used, at: new Date().toISOString() });
     });
     response.status(201).json(await findPour(db, id));

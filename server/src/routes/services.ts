@@ -1,12 +1,14 @@
 import type { Logger } from 'pino';
 import type { Database } from '../db/database';
 import type { BlobFiles } from '../files/blobFiles';
+import type { ReadingRuns } from '../services/readings';
 import type { ShopBundle } from '../services/importShop';
 
 /** What the routes stand on; put together once in main. */
 export interface Services {
   db: Database;
   files: BlobFiles;
+  readings: ReadingRuns;
   migration: number;
   /** On every answer, so that a page knows whose it is. */
   shopId: string;

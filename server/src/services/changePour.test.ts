@@ -19,8 +19,11 @@ const addPour = async (change: (doc: PourDoc) => void = () => {}): Promise<strin
   expect((await ask('POST', '/pours', { id, doc })).status).toBe(201);
   return id;
 };
-const change = async (id: string, changes: { path: string[]; value: unknown }[]): Promise<ChangedPour> =>
-  (await ask('PATCH', `/pours/${id}`, { changes })).body;
+const change = async (
+  id: string,
+  changes: { path: string[]; value: unknown; version?: number }[],
+): Promise<ChangedPour> =>
+  (await ask('PATCH', `/pours/${id}`, { changes: changes.map((one) => ({ version: 2, ...one })) })).body;
 
 describe('changes of one sending', () => {
   const measured = (value: number) => ({ state: 'measured', value });
@@ -28,20 +31,20 @@ describe('changes of one sending', () => {
   it('are judged one by one: 200 with three bad ones among them', async () => {
     const id = await addPour();
     const pieces = Array.from({ length: 197 }, (_, n) => ({
-      path: ['print', 'pieces', String(n + 1)],
+      path: ['print', 'pieces', `l1/${n + 1}`],
       value: { outcome: 'good', note: '' },
     }));
     const bad = [
-      { path: ['sprue', 'flaskId'], value: randomUUID() },
+      { path: ['flasks', 'f1', 'sprue', 'flaskId'], value: randomUUID() },
       { path: ['print', 'spares'], value: -2 },
-      { path: ['pour', 'chargeRead'], value: measured(-5) },
+      { path: ['flasks', 'f1', 'pour', 'chargeRead'], value: measured(-5) },
     ];
     const { pour, refused } = await change(id, [bad[0]!, ...pieces, bad[1]!, bad[2]!]);
     expect(Object.keys(pour.doc.print.pieces)).toHaveLength(197);
     expect(refused.map(({ code }) => code)).toEqual(['NOT_FOUND', 'BAD_REQUEST', 'BAD_REQUEST']);
-    expect(refused.map((r) => r.change)).toEqual(bad);
+    expect(refused.map((r) => r.change)).toEqual(bad.map((one) => ({ ...one, version: 2 })));
     expect(refused[2]!.sentence).toBe(
-      'This cannot be kept: pour › charge read: it lies between 0 g and 100000 g.',
+      'This cannot be kept: flasks › f1 › pour › charge read: it lies between 0 g and 100000 g.',
     );
   });
 
@@ -72,12 +75,12 @@ describe('changes of one sending', () => {
   });
 
   it.each([
-    [['pour', 'metalRead'], measured(1e308)],
+    [['flasks', 'f1', 'pour', 'metalRead'], measured(1e308)],
     [['print', 'humidityPercent'], measured(400)],
     [['result', 'buttonBackG'], measured(-5)],
     [['scale', 'measured'], { held: { cured: measured(-3) } }],
-    [['result', 'castings', '1'], { flaws: [], photos: [], weightG: measured(-1) }],
-    [['pour', 'pouredAt'], '0000-01-01T00:00:00.000Z'],
+    [['result', 'castings', 'l1/1'], { flaws: [], photos: [], weightG: measured(-1) }],
+    [['flasks', 'f1', 'pour', 'pouredAt'], '0000-01-01T00:00:00.000Z'],
   ])('refuse a reading or a time that cannot be: %j', async (at, value) => {
     const id = await addPour();
     const { pour, refused } = await change(id, [{ path: at, value }]);
@@ -94,8 +97,29 @@ describe('changes of one sending', () => {
 
   it('still take other fields of a pour that was kept with a reading that is refused today', async () => {
     const id = await addPour();
-    await sql(`UPDATE pour SET doc = jsonb_set(doc, '{pour,chargeRead}', '{"state":"measured","value":-5}') WHERE id = $1`, [id]); // prettier-ignore
+    await sql(`UPDATE pour SET doc = jsonb_set(doc, '{flasks,0,pour,chargeRead}', '{"state":"measured","value":-5}') WHERE id = $1`, [id]); // prettier-ignore
     const { pour, refused } = await change(id, [{ path: ['brief', 'note'], value: 'harbour' }]);
-    expect([refused, pour.doc.brief.note, pour.doc.pour.chargeRead]).toEqual([[], 'harbour', measured(-5)]);
+    expect([refused, pour.doc.brief.note, pour.doc.flasks[0]!.pour.chargeRead]).toEqual([
+      [],
+      'harbour',
+      measured(-5),
+    ]);
+  });
+
+  it('that were typed into the version before are kept where they belong now', async () => {
+    const id = await addPour((doc) => {
+      doc.brief.lines = [];
+      doc.print.spares = 1;
+    });
+    const version = 1;
+    const { pour, refused } = await change(id, [
+      { path: ['print', 'pieces', '2'], value: { outcome: 'good', note: 'second' }, version },
+      { path: ['pour', 'note'], value: 'a little early', version },
+      { path: ['wayUp', 'cut', randomUUID()], value: {}, version },
+      { path: ['pour', 'chargeRead'], value: measured(-5), version },
+    ]);
+    expect(Object.values(pour.doc.print.pieces)).toEqual([{ outcome: 'good', note: 'second' }]);
+    expect(pour.doc.flasks[0]!.pour.note).toBe('a little early');
+    expect(refused.map((r) => r.change.path)).toEqual([['flasks', 'f1', 'pour', 'chargeRead']]);
   });
 });

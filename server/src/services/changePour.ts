@@ -1,18 +1,22 @@
 import {
   applyChanges,
   parseOrRefuse,
+  pouredAt,
   pathsMeet,
   pourDocSchema,
   pourFaults,
   refuseNewFaults,
+  upgradeChanges,
   type ChangedPour,
   type FieldChange,
   type PourDoc,
   type Refusal,
   type RefusedChange,
+  type ShopItem,
 } from '@zero-pour/contracts';
 import type { Database, Queryable } from '../db/database';
 import { findPour, keepPourDoc } from '../db/pourStore';
+import { findItem } from '../db/shopStore';
 import { asRefusal } from './asRefusal';
 import { snapshotUsed } from './usedItems';
 
@@ -30,7 +34,7 @@ async function tryChanges(
     const changed = parseOrRefuse(pourDocSchema, applyChanges(doc, changes));
     refuseNewFaults(pourFaults(doc), pourFaults(changed));
     const pour = await findPour(tx, id);
-    const poured = changed.pour.pouredAt !== undefined;
+    const poured = pouredAt(changed) !== undefined;
     const used = poured ? (pour.used ?? (await snapshotUsed(tx, changed))) : undefined;
     await keepPourDoc(tx, pour, changed, used);
     await tx.exec('RELEASE SAVEPOINT changes');
@@ -92,6 +96,11 @@ async function judgeAll(
   }
 }
 
+/** The programme that a pour names, if it does. */
+async function programmeOf(tx: Queryable, { burnout }: PourDoc): Promise<ShopItem<'programme'> | undefined> {
+  return burnout.programmeId === undefined ? undefined : findItem(tx, 'programme', burnout.programmeId);
+}
+
 /**
  * Makes field changes to a pour and keeps them; other fields that somebody else changed meanwhile stay. A change that
  * is refused is told with its sentence, and takes no other with it. When the moment of the pour is recorded, what it was
@@ -103,8 +112,9 @@ export async function changePour(
   changes: readonly FieldChange[],
 ): Promise<ChangedPour> {
   return db.transaction(async (tx) => {
-    const { doc } = await findPour(tx, id, true);
-    const refused = await judgeAll(tx, id, doc, [...changes]);
+    const { doc, used } = await findPour(tx, id, true);
+    const segments = used?.programme?.segments ?? (await programmeOf(tx, doc))?.segments;
+    const refused = await judgeAll(tx, id, doc, upgradeChanges(changes, doc, { segments }));
     return { pour: await findPour(tx, id), refused };
   });
 }

@@ -1,4 +1,4 @@
-import { RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
+import { pouredAt, RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
 import { holdLock, type Database, type Queryable } from '../db/database';
 import { addPattern } from '../db/patternStore';
 import { addPour } from '../db/pourStore';
@@ -48,7 +48,7 @@ export async function importShop(
     for (const kind of RECORD_KINDS)
       for (const record of file.records[kind]) await keepRecord(tx, kind, record, 'any');
     for (const { id, doc, number, createdAt } of file.pours) {
-      const used = doc.pour.pouredAt === undefined ? undefined : await snapshotUsed(tx, doc);
+      const used = pouredAt(doc) === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, number, used, at: createdAt });
     }
   });

@@ -1,5 +1,5 @@
 import { sendBytes } from './request';
-import { sha256 } from './sha256';
+import { sha256 } from '@zero-pour/jobs';
 
 /** Keeps a photo under the hash of its bytes. */
 export async function keepPhoto(file: File): Promise<{ hash: string; name: string }> {

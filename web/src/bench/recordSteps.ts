@@ -31,5 +31,6 @@ export function recordStep(
   if (list === 'clean') return recordClean(handle, key, record);
   if (key === POWDER_IN) return handle.set(['invest', 'powderInAt'], record?.doneAt);
   if (key === POURED) return markPoured(handle, record?.doneAt);
-  handle.set([list, 'steps', key], record);
+  if (list === 'invest') return handle.set(['invest', 'steps', key], record);
+  handle.set(['flasks', handle.flask.value.context.decided.key, 'pour', 'steps', key], record);
 }

@@ -13,7 +13,7 @@ import {
   type Phrase,
   type UnitChoice,
 } from '@zero-pour/core';
-import { cleaningOf, isOver, protocolOf, valueOf, type PourPlan } from '@zero-pour/plan';
+import { cleaningOf, isOver, protocolOf, valueOf, type FlaskPlan, type PourPlan } from '@zero-pour/plan';
 
 /** One step as it is shown, timed and ticked, at the desk and at the bench. */
 export interface TimedStep {
@@ -158,12 +158,13 @@ export function powderStep(plan: PourPlan): TimedStep[] {
 /** The moment in which the metal goes in. */
 export const POURED = 'poured';
 /** Steps at the furnace: the charge, the flask, the pour, and the wait before the flask is broken out. */
-export function pouringSteps(plan: PourPlan): TimedStep[] {
-  const { doc, alloy } = plan.context;
-  const temperatures = valueOf(plan.temperatures);
+export function pouringSteps(plan: PourPlan, flask: FlaskPlan): TimedStep[] {
+  const { alloy } = plan.context;
+  const done = flask.context.decided.pour;
+  const temperatures = valueOf(flask.temperatures);
   if (!alloy || !temperatures) return [];
-  const records = doc.pour.steps ?? {};
-  const charge = valueOf(plan.charge)?.total.value;
+  const records = done.steps ?? {};
+  const charge = valueOf(flask.charge)?.total.value;
   const { least, most } = alloy.quenchWaitMin;
   const quench = alloy.divest === 'quench';
   const step = (key: string, name: string, note: string, rest: Partial<TimedStep> = {}): TimedStep => ({
@@ -177,7 +178,7 @@ export function pouringSteps(plan: PourPlan): TimedStep[] {
     caution: 'pour',
     ...rest,
   });
-  const { pouredAt } = doc.pour;
+  const { pouredAt } = done;
   return [
     step('charge', 'Weigh the charge', 'Tongs, shield and apron on; the second person knows what to do.', charge === undefined ? {} : { big: say`${quantity(charge, 'g', 1)}` }), // prettier-ignore
     step('melt', 'Melt', alloy.caution, { big: say`${quantity(temperatures.metalC, 'degC')}` }),

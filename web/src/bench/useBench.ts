@@ -30,7 +30,7 @@ const AGAIN_MS = 20_000;
  * pour, so that a reload loses nothing.
  */
 export function useBench(handle: PourHandle, list: BenchList) {
-  const { plan } = handle;
+  const { plan, flask } = handle;
   const now = useQuickNow();
   const units = useUnits();
   const sound = useLocalStorage('zero-pour.bench-sound', true);
@@ -41,7 +41,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     if (list === 'clean') return cleanSteps(plan.value, units.choice);
     return list === 'invest'
       ? [...powderStep(plan.value), ...investingSteps(plan.value)]
-      : pouringSteps(plan.value);
+      : pouringSteps(plan.value, flask.value);
   });
   /** A step that was chosen out of turn, so that several run side by side. */
   const chosen = shallowRef<string>();

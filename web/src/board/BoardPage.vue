@@ -40,8 +40,10 @@ const title = (entry: HandsOnEntry): string =>
   formatPhrase(entry.what, units.choice) + (entry.stage === 'pour' ? ` ${entry.row.pour.number}` : '');
 
 function tick(entry: HandsOnEntry): void {
-  const path = entry.ticks ? ['print', entry.ticks] : ['burnout', 'hands', String(entry.hand)];
-  pours.set(entry.row.pour.id, path, new Date().toISOString());
+  const { id } = entry.row.pour;
+  const at = new Date().toISOString();
+  if (entry.ticks) pours.set(id, ['print', entry.ticks], at);
+  else if (entry.hand !== undefined) pours.set(id, ['burnout', 'hands', entry.hand], at);
   notices.tell(`${formatPhrase(entry.what, units.choice)}: done.`, {
     label: 'Undo',
     run: () => pours.undo(),

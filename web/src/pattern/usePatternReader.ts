@@ -3,8 +3,9 @@ import { FILE_BYTES_MAX, FILE_UNITS_MM, type FileUnit, type Step, type UnitOptio
 import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
-import { proxy } from 'comlink';
-import { inWorker, WorkCancelled } from './jobs/workerPool';
+import { readFileJob, sha256 } from '@zero-pour/jobs';
+import { runJob, sentenceOf } from '../jobs/runJob';
+import { WorkCancelled } from '../jobs/workerPool';
 
 export type ReaderState =
   | { status: 'idle' }
@@ -36,30 +37,29 @@ export function usePatternReader(
   onScopeDispose(() => running?.abort());
 
   async function keep(file: File, unitMm: number | null, signal: AbortSignal): Promise<void> {
-    const report = (step: Step) => {
-      if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step };
+    const report = (step: string): void => {
+      if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step: step as Step };
     };
     const bytes = new Uint8Array(await file.arrayBuffer());
-    const answer = await inWorker(async (remote) => remote.read(bytes, file.name, unitMm, proxy(report)), {
-      signal,
-    });
+    const hash = await sha256(bytes);
+    const { output: answer } = await runJob(
+      readFileJob,
+      { file: hash, fileName: file.name, unitMm },
+      // A file that is dropped does not wait for one that is being analysed.
+      { signal, report, urgent: true, bytes: new Map([[hash, bytes]]) },
+    );
+    if (signal.aborted) return;
     if (answer.status === 'unit needed')
       state.value = { status: 'unit needed', file, options: answer.options };
-    else if (answer.status === 'refused') {
-      state.value = {
-        status: 'refused',
-        fileName: file.name,
-        sentence: errorSentence(answer.code, answer.detail),
-      };
-    } else {
+    else {
       state.value = { status: 'busy', fileName: file.name, step: 'keeping' };
-      await sendBytes(answer.hash, file);
+      await sendBytes(hash, file);
       const former = formerOf();
       const pattern = await shop.addPattern({
         id: crypto.randomUUID(),
         name: former?.name ?? nameOf(file.name),
         fileName: file.name,
-        fileHash: answer.hash,
+        fileHash: hash,
         measure: answer.measure,
         note: former?.note ?? '',
         formerId: former?.id ?? null,
@@ -83,8 +83,7 @@ export function usePatternReader(
       await keep(file, unit ? FILE_UNITS_MM[unit] : null, signal);
     } catch (error) {
       if (error instanceof WorkCancelled) return;
-      const sentence = error instanceof Error ? error.message : String(error);
-      state.value = { status: 'refused', fileName: file.name, sentence };
+      state.value = { status: 'refused', fileName: file.name, sentence: sentenceOf(error) };
     }
   }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Pour } from '@zero-pour/contracts';
+import { pouredAt, type Pour } from '@zero-pour/contracts';
 import { formatPhrase, STAGES, type StageKey } from '@zero-pour/core';
 import { pourTitle, valueOf, writeTicket, type PourPlan } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -15,7 +15,7 @@ const units = useUnits();
 const now = useSlowNow();
 const sections = computed(() => writeTicket(props.plan));
 const zero = computed(() => valueOf(props.plan.times)?.zero);
-const poured = computed(() => props.pour.doc.pour.pouredAt !== undefined);
+const poured = computed(() => pouredAt(props.pour.doc) !== undefined);
 const stageName = (key: StageKey): string => STAGES.find((s) => s.key === key)?.name ?? key;
 const print = (): void => window.print();
 </script>

@@ -15,7 +15,7 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
       const flask = lists.flask.find(
         (f) => same(f.innerDiameterMm, sum.diameterMm) && same(f.heightMm, sum.heightMm),
       );
-      if (flask) doc.sprue.flaskId = flask.id;
+      if (flask) doc.flasks[0]!.sprue.flaskId = flask.id;
       doc.invest.ratio = sum.ratio;
       return doc;
     }
@@ -24,8 +24,9 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
       const alloy = lists.alloy.find((a) => a.name === sum.metal.name);
       if (alloy) doc.brief.alloyId = alloy.id;
       if (sum.kind === 'metal from weight') {
-        doc.sprue.weighBy = 'weight';
-        doc.sprue.weighedPatternsG = { state: 'measured', value: sum.modelG };
+        const { sprue } = doc.flasks[0]!;
+        sprue.weighBy = 'weight';
+        sprue.weighedPatternsG = { state: 'measured', value: sum.modelG };
       }
       return doc;
     }
@@ -37,7 +38,7 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
         {
           key: FIRST_SIZE,
           name: 'Bore',
-          patternId: null,
+          lineKey: null,
           of: 'bore',
           finishedMm: sum.diameterMm,
           holds: true,

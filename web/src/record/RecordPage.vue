@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { pourListSchema, repeatPourDoc, type Pour, type Unread } from '@zero-pour/contracts';
+import { anyPoured, pouredAt, pourListSchema, repeatPourDoc, type Pour, type Unread } from '@zero-pour/contracts';
 import { countOutcomes, FLAW_KINDS, formatQuantity, type FlawKind } from '@zero-pour/core';
-import { numberCastings, planPour, pourTitle, valueOf } from '@zero-pour/plan';
+import { castPieces, planPour, pourTitle, valueOf, type PourPlan } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -46,15 +46,19 @@ async function fetchPours(offset: number): Promise<void> {
 }
 watchDebounced([text, alloyId, flaw], () => fetchPours(0), { debounce: 200, immediate: true });
 
+/** Metal of all its flasks, once all are planned. */
+function chargeOf({ flasks }: PourPlan): number | undefined {
+  const charges = flasks.flatMap(({ charge }) => valueOf(charge)?.total.value ?? []);
+  return charges.length === flasks.length ? charges.reduce((sum, g) => sum + g, 0) : undefined;
+}
 const rows = computed(() =>
   pours.value.map((pour) => {
     const plan = planPour(pour, planning.known);
     const { doc } = pour;
-    const count = countOutcomes(
-      numberCastings(plan.context.parts).map((p) => doc.result.castings[p.number]?.outcome),
-    );
+    const count = countOutcomes(castPieces(plan.context).map(({ key }) => doc.result.castings[key]?.outcome));
     const flaws = [...new Set(Object.values(doc.result.castings).flatMap((c) => c.flaws.map((f) => f.kind)))];
-    const read = doc.pour.flaskRead;
+    const poured = pouredAt(doc);
+    const read = doc.flasks[0]?.pour.flaskRead;
     const flask =
       read && 'value' in read
         ? formatQuantity({ value: read.value, unit: 'degC' }, units.choice)
@@ -66,23 +70,23 @@ const rows = computed(() =>
       title: pourTitle(plan.context),
       alloy: plan.context.alloy?.name ?? '–',
       resin: plan.context.resin?.name ?? '–',
-      day: doc.pour.pouredAt
-        ? formatDay(Date.parse(doc.pour.pouredAt))
+      day: poured
+        ? formatDay(Date.parse(poured))
         : doc.brief.zeroAt
           ? `for ${formatDay(Date.parse(doc.brief.zeroAt))}`
           : 'no day yet',
-      state: doc.result.doneAt ? '' : doc.pour.pouredAt ? 'poured, not looked at' : 'in work',
+      state: doc.result.doneAt ? '' : poured ? 'poured, not looked at' : 'in work',
       result: count.judged > 0 ? `${count.sellable} of ${count.total}` : '–',
       flaws,
       flask,
-      charge: valueOf(plan.charge)?.total.value,
+      charge: chargeOf(plan),
       change: doc.brief.statedChange ? `from ${doc.brief.againOf}: ${doc.brief.statedChange}` : '',
     };
   }),
 );
 const isFiltered = computed(() => text.value.trim() !== '' || alloyId.value !== null || flaw.value !== null);
-const open = (pour: Pour): void =>
-  void router.push(`/pours/${pour.id}${pour.doc.pour.pouredAt ? '/result' : ''}`);
+const addressOf = (pour: Pour): string => `/pours/${pour.id}${anyPoured(pour.doc) ? '/result' : ''}`;
+const open = (pour: Pour): void => void router.push(addressOf(pour));
 const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.number, ''));
 </script>
 
@@ -130,11 +134,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
         <tbody>
           <tr v-for="row in rows" :key="row.pour.id" @click="open(row.pour)">
             <td class="num number">
-              <router-link
-                :to="`/pours/${row.pour.id}${row.pour.doc.pour.pouredAt ? '/result' : ''}`"
-                @click.stop
-                >{{ row.pour.number }}</router-link
-              >
+              <router-link :to="addressOf(row.pour)" @click.stop>{{ row.pour.number }}</router-link>
             </td>
             <td class="day">
               {{ row.day }} <span v-if="row.state" class="state">{{ row.state }}</span>

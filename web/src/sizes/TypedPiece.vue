@@ -40,11 +40,9 @@ const told = computed<PouredSizes | undefined>(() => {
     number: 1,
     at: now,
     finish,
-    patterns: [],
+    lines: [],
     rotations: {},
-    sizes: [
-      { key: 'told', name: SIZE_KIND_NAMES[of], patternId: null, of, finishedMm: wantedMm, holds: true },
-    ],
+    sizes: [{ key: 'told', name: SIZE_KIND_NAMES[of], lineKey: null, of, finishedMm: wantedMm, holds: true }],
     scale: {
       way: 'percent',
       own: {},

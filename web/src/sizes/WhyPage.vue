@@ -45,7 +45,7 @@ const target = computed<SizeTarget | undefined>(
   () => pour.value?.sizes.find((size) => size.key === sizeKey.value) ?? pour.value?.sizes[0],
 );
 const nameOf = (one: PouredSizes): string => {
-  const pattern = shop.patterns.find((p) => p.id === one.patterns[0]?.patternId)?.name ?? '';
+  const pattern = shop.patterns.find((p) => p.id === one.lines[0]?.patternId)?.name ?? '';
   return `Pour ${one.number}, ${pattern}`;
 };
 const pourItems = computed(() => [

@@ -1,21 +1,24 @@
 import type { Shop } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
+import { useReadings } from '../jobs/readingStore';
 import { usePrints } from './printStore';
 import { useShop } from './shopStore';
 import { useSizes } from './sizeStore';
 
-/** The shop as plans see it: what it owns, and what its sizes and prints taught. */
+/** The shop as plans see it: what it owns, and what its sizes and prints taught, and what long computations said. */
 export const usePlanningShop = defineStore('planningShop', () => {
   const shop = useShop();
   const sizes = useSizes();
   const prints = usePrints();
+  const readings = useReadings();
   const known = computed<Shop>(() => ({
     settings: shop.settings,
     lists: shop.lists,
     patterns: shop.patterns,
     sizes: sizes.known,
     prints: prints.known,
+    readings: readings.known,
   }));
   return { known };
 });

@@ -1,10 +1,14 @@
 import {
   applyChanges,
+  POUR_VERSION,
   pourSchema,
+  upgradeChanges,
   valueAt,
   type FieldChange,
   type Pour,
   type PourDoc,
+  type PourPath,
+  type PourValue,
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { computed, shallowReactive, shallowRef } from 'vue';
@@ -12,11 +16,11 @@ import { request } from '../api/request';
 import { useNotices } from './notices';
 import { keepCopy } from './keptCopies';
 import { useNotKept } from './notKept';
+import { useShop } from './shopStore';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
 import { ChangeSender, type Sent } from './sendChanges';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
-type Path = readonly string[];
 
 const SEND_AFTER_MS = 350;
 const RETRY_AFTER_MS = 3000;
@@ -26,6 +30,13 @@ const setAsideWords = (count: number): string =>
   count === 1
     ? 'One entry was not kept; it stands under “Not kept”.'
     : `${count} entries were not kept; they stand under “Not kept”.`;
+
+/** A change as it is sent: null takes the field away. */
+const changeOf = (path: readonly string[], value: unknown): FieldChange => ({
+  path: [...path],
+  value: (value ?? null) as FieldChange['value'],
+  version: POUR_VERSION,
+});
 
 /** Pours that this window knows, with what was changed here laid over what the server has. */
 export const usePours = defineStore('pours', () => {
@@ -42,10 +53,16 @@ export const usePours = defineStore('pours', () => {
     [...pours.values()].filter((p) => !p.discarded && p.doc.result.doneAt === undefined),
   );
 
+  function withUnsent({ doc, used }: Pour, unsent: readonly FieldChange[]): PourDoc {
+    const segments =
+      used?.programme?.segments ??
+      useShop().lists.programme.find(({ id }) => id === doc.burnout.programmeId)?.segments;
+    return applyChanges(doc, upgradeChanges(unsent, doc, { segments })) as PourDoc;
+  }
   /** The server's pour, with unsent changes on top. */
   function take(pour: Pour): Pour {
     const unsent = readPending(pour.id);
-    const shown = unsent.length > 0 ? { ...pour, doc: applyChanges(pour.doc, unsent) as PourDoc } : pour;
+    const shown = unsent.length > 0 ? { ...pour, doc: withUnsent(pour, unsent) } : pour;
     pours.set(pour.id, shown);
     if (unsent.length > 0) schedule(pour.id, SEND_AFTER_MS);
     return shown;
@@ -88,26 +105,19 @@ export const usePours = defineStore('pours', () => {
   }
 
   /** Sets one field of a pour; undefined takes it away. Shown at once, kept in this browser, then sent. */
-  function set(id: string, path: Path, value: unknown): void {
+  function set<const P extends PourPath>(id: string, path: P, value: PourValue<P> | undefined): void {
     const pour = pours.get(id);
     if (!pour) return;
     const before = valueAt(pour.doc, path);
-    const change = { path: [...path], value: (value ?? null) as FieldChange['value'] };
+    const change = changeOf(path, value);
     if (JSON.stringify(before) === JSON.stringify(change.value)) return;
-    pushUndo(id, { path: [...path], value: before as FieldChange['value'] });
+    pushUndo(id, changeOf(path, before));
     apply(id, change);
   }
 
   /** Makes a change that was refused once more, as it was typed. */
   function resend(id: string, change: FieldChange): void {
     apply(id, change);
-  }
-
-  /** Keeps what was worked out rather than decided: nobody takes it back. */
-  function note(id: string, path: Path, value: unknown): void {
-    const pour = pours.get(id);
-    if (!pour || JSON.stringify(valueAt(pour.doc, path)) === JSON.stringify(value)) return;
-    apply(id, { path: [...path], value: value as FieldChange['value'] });
   }
 
   /** Typing in one field is taken back as one step. */
@@ -156,5 +166,5 @@ export const usePours = defineStore('pours', () => {
     await load(id).catch(() => undefined);
   }
 
-  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, note, undo, resend };
+  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, undo, resend };
 });

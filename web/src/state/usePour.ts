@@ -1,6 +1,8 @@
-import type { Pour } from '@zero-pour/contracts';
-import { planPour, type PourPlan } from '@zero-pour/plan';
-import { computed, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import type { Pour, PourFlask, PourPath, PourValue } from '@zero-pour/contracts';
+import { planPour, type FlaskPlan, type PourPlan } from '@zero-pour/plan';
+import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue';
+import { watchDebounced } from '@vueuse/core';
+import { useReadings } from '../jobs/readingStore';
 import { usePours } from './pourStore';
 import { usePlanningShop } from './planningStore';
 
@@ -8,9 +10,23 @@ import { usePlanningShop } from './planningStore';
 export interface PourHandle {
   pour: ComputedRef<Pour>;
   plan: ComputedRef<PourPlan>;
-  /** Sets one field, e.g. set(['sprue', 'flaskId'], id); undefined takes it away. */
-  set: (path: readonly string[], value: unknown) => void;
+  /** The flask that is shown: the first, unless another was chosen. */
+  flask: ComputedRef<FlaskPlan>;
+  chooseFlask: (key: string) => void;
+  /** Sets one field, e.g. set(['invest', 'powderId'], id); undefined takes it away. */
+  set: <const P extends PourPath>(path: P, value: PourValue<P> | undefined) => void;
+  /** Sets one field of the flask that is shown, by stage: setInFlask('sprue', 'flaskId', id). */
+  setInFlask: SetInFlask;
 }
+
+type SetInFlask = <S extends 'sprue' | 'pour', F extends keyof PourFlask[S] & string>(
+  stage: S,
+  field: F,
+  value: PourFlask[S][F] | undefined,
+) => void;
+
+/** Readings that a plan wants are ordered when nobody has changed it for so long. */
+const WANTS_AFTER_MS = 2500;
 
 const KEY: InjectionKey<PourHandle> = Symbol('pour');
 
@@ -18,16 +34,36 @@ const KEY: InjectionKey<PourHandle> = Symbol('pour');
 export function providePour(id: () => string): PourHandle {
   const store = usePours();
   const planning = usePlanningShop();
+  const readings = useReadings();
   const pour = computed(() => {
     const found = store.pours.get(id());
     if (!found) throw new Error(`pour ${id()} is not loaded`);
     return found;
   });
+  const plan = computed(() => planPour(pour.value, planning.known));
+  const shown = shallowRef('');
+  const flask = computed(() => {
+    const { flasks } = plan.value;
+    return flasks.find(({ context }) => context.decided.key === shown.value) ?? flasks[0]!;
+  });
+  const set: PourHandle['set'] = (path, value) => store.set(pour.value.id, path, value);
   const handle: PourHandle = {
     pour,
-    plan: computed(() => planPour(pour.value, planning.known)),
-    set: (path, value) => store.set(pour.value.id, path, value),
+    plan,
+    flask,
+    chooseFlask: (key) => void (shown.value = key),
+    set,
+    setInFlask: (stage, field, value) =>
+      set(['flasks', flask.value.context.decided.key, stage, field] as never, value as never),
   };
+  // A turn that is still being typed wants nothing yet, and the page that shows it may make its reading itself.
+  watchDebounced(
+    () => plan.value.wants,
+    (wants) => {
+      for (const wanted of wants) void readings.order(wanted);
+    },
+    { debounce: WANTS_AFTER_MS, immediate: true },
+  );
   provide(KEY, handle);
   return handle;
 }

@@ -10,8 +10,6 @@ import { costOf, searchWaysUp, WAY_AIMS, type PartScale, type WayAim, type WayFi
 export interface WayUp {
   rotation: Rotation;
   figures: WayFigures;
-  /** Places that ask for a support: islands, and overhang at one every so much. */
-  supportPoints: number;
 }
 
 export interface WaysUp {
@@ -30,8 +28,6 @@ export interface FindWaysOptions {
 
 /** Finalists are cut no finer than this: a way is chosen, not printed. mm. */
 const CUT_MM = 0.1;
-/** Overhang that one support point carries (shop default). mm². */
-export const OVERHANG_A_POINT_MM2 = 4;
 /** Share of the time that the search takes before finalists are cut. */
 const SEARCH_SHARE = 0.6;
 
@@ -53,12 +49,7 @@ export function cutWayUp(
     peakMm2: direction.peak.areaMm2,
     firstMm2: direction.firstLayerMm2,
   };
-  return {
-    rotation,
-    figures,
-    supportPoints: figures.islands + Math.ceil(figures.overhangMm2 / OVERHANG_A_POINT_MM2),
-    direction,
-  };
+  return { rotation, figures, direction };
 }
 
 /** Searches, cuts the finalists of each aim, and keeps the best of them by what the layers say. */

@@ -11,5 +11,5 @@ export {
   type WayFound,
   type WaysFound,
 } from './searchWaysUp';
-export { cutWayUp, findWaysUp, OVERHANG_A_POINT_MM2, type WaysUp, type WayUp } from './findWaysUp';
+export { cutWayUp, findWaysUp, type WaysUp, type WayUp } from './findWaysUp';
 export { growFaces } from './growFace';

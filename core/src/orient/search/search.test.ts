@@ -8,7 +8,6 @@ import {
   directionOf,
   findWaysUp,
   makeSearchSurface,
-  OVERHANG_A_POINT_MM2,
   QuickLooker,
   rotationFor,
   searchWaysUp,
@@ -188,12 +187,9 @@ describe('search', () => {
 
   it('cuts its finalists, and tells of each what a print meets', () => {
     const ways = findWaysUp(welded(tube(10, 8.6, 4, 48)), { layerMm: 0.05, directions: 60 });
-    const { figures, supportPoints } = ways.best.fastest;
+    const { figures } = ways.best.fastest;
     expect(figures.heightMm).toBeCloseTo(4, 1);
-    expect([figures.islands, supportPoints]).toEqual([
-      0,
-      Math.ceil(figures.overhangMm2 / OVERHANG_A_POINT_MM2),
-    ]);
+    expect(figures.islands).toBe(0);
     expect(figures.peakMm2).toBeGreaterThan(0.9 * Math.PI * (100 - 8.6 ** 2));
   });
 

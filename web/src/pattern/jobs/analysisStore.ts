@@ -1,17 +1,13 @@
-import {
-  analysisAnswerSchema,
-  errorSentence,
-  patternSchema,
-  type KeptAnalysis,
-  type Pattern,
-} from '@zero-pour/contracts';
-import { ANALYSIS_VERSION, type PatternAnalysis, type Step } from '@zero-pour/core';
-import { proxy } from 'comlink';
+import { patternSchema, type Pattern } from '@zero-pour/contracts';
+import type { PatternAnalysis, Step } from '@zero-pour/core';
+import { jobText, partOf, patternJob, type PatternOutput } from '@zero-pour/jobs';
 import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
-import { fetchBytes, request, sendBytes } from '../../api/request';
+import { request } from '../../api/request';
+import { useReadings } from '../../jobs/readingStore';
+import { sentenceOf } from '../../jobs/runJob';
+import { WorkCancelled } from '../../jobs/workerPool';
 import { useShop } from '../../state/shopStore';
-import { inWorker, WorkCancelled } from './workerPool';
 
 /** What is known of a pattern beyond its measure, and what is being done about it. */
 export type AnalysisState =
@@ -23,78 +19,41 @@ export type AnalysisState =
   | { status: 'too open'; openShare: number }
   | { status: 'failed'; sentence: string };
 
-/** Progress is shown no more often than this. */
-const REPORT_EVERY_MS = 50;
 /** An analysis belongs to bytes and unit, whichever patterns have them. */
-const keyOf = (pattern: Pattern): string => `${pattern.fileHash} ${pattern.measure.unitMm}`;
+const keyOf = (pattern: Pattern): string => jobText(patternJob, partOf(pattern));
 
 /** Analyses of patterns: kept ones from the server, others made here and kept there. */
 export const useAnalyses = defineStore('analyses', () => {
+  const readings = useReadings();
   const states = shallowReactive(new Map<string, AnalysisState>());
-  const asked = new Map<string, Promise<void>>();
   const runs = new Map<string, { done: Promise<void>; stop: AbortController }>();
 
   const of = (pattern: Pattern): AnalysisState => states.get(keyOf(pattern)) ?? { status: 'asking' };
   const set = (pattern: Pattern, state: AnalysisState): void => void states.set(keyOf(pattern), state);
   const failed = (pattern: Pattern, error: unknown): void =>
-    set(pattern, { status: 'failed', sentence: error instanceof Error ? error.message : String(error) });
+    set(pattern, { status: 'failed', sentence: sentenceOf(error) });
+  const take = (pattern: Pattern, { result }: PatternOutput): void => set(pattern, result);
+  const isKnown = (pattern: Pattern): boolean => ['analysed', 'too open'].includes(of(pattern).status);
 
-  function take(pattern: Pattern, { result }: KeptAnalysis): void {
-    set(pattern, result);
-  }
-
-  async function ask(pattern: Pattern): Promise<void> {
+  /** Asks for what is kept; when it resolves the state is no longer 'asking'. */
+  async function look(pattern: Pattern): Promise<void> {
+    if (isKnown(pattern)) return;
     try {
-      const { kept } = await request(analysisAnswerSchema, 'GET', `/patterns/${pattern.id}/analysis`);
-      if (kept) take(pattern, kept);
-      else set(pattern, { status: 'unread' });
+      const found = await readings.look(patternJob, partOf(pattern));
+      if (found.status === 'known') take(pattern, found.value);
+      else if (!runs.has(keyOf(pattern))) set(pattern, { status: 'unread' });
     } catch (error) {
-      asked.delete(keyOf(pattern));
       failed(pattern, error);
     }
   }
 
-  /** Asks once for what is kept; when it resolves the state is no longer 'asking'. */
-  function look(pattern: Pattern): Promise<void> {
-    const key = keyOf(pattern);
-    const found = asked.get(key) ?? ask(pattern);
-    asked.set(key, found);
-    return found;
-  }
-
-  async function keep(
-    pattern: Pattern,
-    kept: KeptAnalysis,
-    shape: Uint8Array<ArrayBuffer> | null,
-  ): Promise<void> {
-    if (shape && kept.result.status === 'analysed') await sendBytes(kept.result.shapeHash, new Blob([shape]));
-    useShop().takePattern(await request(patternSchema, 'PUT', `/patterns/${pattern.id}/analysis`, kept));
-  }
-
   async function run(pattern: Pattern, background: boolean, signal: AbortSignal): Promise<void> {
     set(pattern, { status: 'waiting' });
-    let last = -Infinity;
-    const report = proxy((step: Step, share: number) => {
-      if (signal.aborted || performance.now() - last < REPORT_EVERY_MS) return;
-      last = performance.now();
-      set(pattern, { status: 'working', step, share });
-    });
-    const bytes = (await fetchBytes(pattern.fileHash)) as Uint8Array<ArrayBuffer>;
-    const { fileName, measure } = pattern;
-    const answer = await inWorker(async (remote) => remote.analyse(bytes, fileName, measure.unitMm, report), {
-      signal,
-      background,
-    });
-    if (answer.status === 'refused') {
-      return set(pattern, { status: 'failed', sentence: errorSentence(answer.code, answer.detail) });
-    }
-    const result: KeptAnalysis['result'] =
-      answer.status === 'analysed'
-        ? { status: 'analysed', analysis: answer.analysis, shapeHash: answer.shapeHash }
-        : { status: 'too open', openShare: answer.openShare };
-    const kept = { version: ANALYSIS_VERSION, measure: answer.measure, result };
-    await keep(pattern, kept, answer.status === 'analysed' ? answer.shape : null);
-    take(pattern, kept);
+    const report = (step: string, share: number): void =>
+      set(pattern, { status: 'working', step: step as Step, share });
+    take(pattern, await readings.make(patternJob, partOf(pattern), { signal, background, report }));
+    // Its measure was read again with it.
+    useShop().takePattern(await request(patternSchema, 'GET', `/patterns/${pattern.id}`));
   }
 
   /** Makes the analysis unless it is there or on its way. */
@@ -103,7 +62,7 @@ export const useAnalyses = defineStore('analyses', () => {
     const key = keyOf(pattern);
     const going = runs.get(key);
     if (going) return going.done;
-    if (['analysed', 'too open'].includes(of(pattern).status)) return;
+    if (isKnown(pattern)) return;
     const stop = new AbortController();
     const done = run(pattern, background, stop.signal)
       .catch((error: unknown) =>

@@ -1,17 +1,12 @@
 import type { Pattern, SizeTarget } from '@zero-pour/contracts';
 import { formatNumber, type AlongAxes } from '@zero-pour/core';
-import { fetchBytes } from '../../api/request';
+import { partOf, savePartJob, type SaveFormat, type Stretch } from '@zero-pour/jobs';
+import { runJob } from '../../jobs/runJob';
 import { saveFile } from '../saveFile';
-import type { SaveFormat, Stretch } from './saveFormat';
-import { inWorker } from './workerPool';
 
 async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, name: string): Promise<void> {
-  const bytes = await fetchBytes(pattern.fileHash);
-  const { fileName, measure } = pattern;
-  const written = await inWorker(async (remote) =>
-    remote.convert(bytes, fileName, measure.unitMm, stretch, to),
-  );
-  saveFile(new Blob([written as Uint8Array<ArrayBuffer>]), name);
+  const { output } = await runJob(savePartJob, { part: partOf(pattern), stretch, to });
+  saveFile(new Blob([output]), name);
 }
 
 /** Saves the part as it was read, in mm, whatever its file was. */

@@ -1,9 +1,9 @@
 import type { Pattern } from '@zero-pour/contracts';
 import { readShape, type SurfacePaint } from '@zero-pour/core';
-import { proxy } from 'comlink';
+import { partOf, shapeJob } from '@zero-pour/jobs';
 import { fetchBytes } from '../../api/request';
+import { runJob } from '../../jobs/runJob';
 import { useAnalyses } from './analysisStore';
-import { inWorker } from './workerPool';
 
 /** A part for the view; painted once it has been analysed. */
 export interface ViewShape {
@@ -17,20 +17,7 @@ const KEPT = 4;
 const shapes = new Map<string, Promise<ViewShape>>();
 
 async function readPlain(pattern: Pattern): Promise<ViewShape> {
-  const bytes = (await fetchBytes(pattern.fileHash)) as Uint8Array<ArrayBuffer>;
-  const { fileName, measure } = pattern;
-  const answer = await inWorker(
-    async (remote) =>
-      remote.read(
-        bytes,
-        fileName,
-        measure.unitMm,
-        proxy(() => {}),
-      ),
-    { urgent: true },
-  );
-  if (answer.status !== 'read') throw new Error('The kept file cannot be read any more.');
-  return answer;
+  return (await runJob(shapeJob, partOf(pattern), { urgent: true })).output;
 }
 
 async function readPainted(hash: string): Promise<ViewShape> {

@@ -1,23 +1,26 @@
 <script setup lang="ts">
-import { formatQuantity, type Rotation } from '@zero-pour/core';
+import type { Pattern } from '@zero-pour/contracts';
+import { formatQuantity, measureSteps, PATTERN_LIMITS, type Rotation } from '@zero-pour/core';
+import { layersJob, partOf, type CutLayers } from '@zero-pour/jobs';
 import { computed, shallowRef, watch } from 'vue';
 import NumberList from '../../components/NumberList.vue';
 import QuantityField from '../../components/QuantityField.vue';
+import { useJob } from '../../jobs/useJob';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import type { ViewShape } from '../jobs/shapes';
 import LayerChart from './LayerChart.vue';
 import LayerPicture from './LayerPicture.vue';
-import { useLayers, type LayersState } from './useLayers';
+import type { PartInLayers } from './partInLayers';
 
 /** What one way up means at the plate, layer by layer. */
-const props = defineProps<{ shape: ViewShape | undefined }>();
+const props = defineProps<{ pattern: Pattern; shape: ViewShape | undefined }>();
 const rotation = defineModel<Rotation>('rotation', { required: true });
-const emit = defineEmits<{ state: [state: LayersState] }>();
+const emit = defineEmits<{ cut: [cut: PartInLayers | undefined] }>();
 
 const shop = useShop();
 const units = useUnits();
-const { state, cut, stop } = useLayers();
+const { state, ask, stop } = useJob(layersJob, { waitMs: 350 });
 
 const USUAL = { layerMm: 0.05, pixelMm: 0.035 };
 const printerId = shallowRef<string | null>(shop.lists.printer[0]?.id ?? null);
@@ -32,19 +35,30 @@ watch(printer, (chosen) => {
 });
 
 watch(
-  [() => props.shape, rotation, layerMm, pixelMm],
-  () => {
-    if (props.shape)
-      void cut(props.shape, { rotation: rotation.value, layerMm: layerMm.value, pixelMm: pixelMm.value });
-  },
+  [() => props.pattern, rotation, layerMm, pixelMm],
+  () =>
+    ask({
+      part: partOf(props.pattern),
+      rotation: rotation.value,
+      layerMm: layerMm.value,
+      pixelMm: pixelMm.value,
+    }),
   { immediate: true, deep: true },
 );
 const layer = shallowRef(0);
-watch(state, (now) => {
-  emit('state', now);
-  if (now.status === 'cut') layer.value = Math.min(layer.value, now.stack.layers - 1);
+const done = computed<(PartInLayers & CutLayers) | undefined>(() => {
+  if (state.value.status !== 'done') return undefined;
+  const { input, output } = state.value;
+  const { shape } = props;
+  const steps = shape?.paint
+    ? measureSteps(shape, shape.paint.gapUm, input.rotation, input.layerMm, PATTERN_LIMITS.polishMm)
+    : null;
+  return { ...output, input, steps };
 });
-const done = computed(() => (state.value.status === 'cut' ? state.value : undefined));
+watch(done, (now) => {
+  emit('cut', now);
+  if (now) layer.value = Math.min(layer.value, now.stack.layers - 1);
+});
 
 const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const mm2 = (value: number): string => formatQuantity({ value, unit: 'mm2', digits: 1 }, units.choice);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SaveFormat } from '../jobs/saveFormat';
+import type { SaveFormat } from '@zero-pour/jobs';
 import type { Pattern, PatternChange } from '@zero-pour/contracts';
 import { blobAddress } from '../../api/request';
 import NoteField from '../../components/NoteField.vue';

@@ -20,11 +20,12 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../../api/request';
+import { newLine } from '../../pour/useBriefLines';
 import { useNewPour } from '../../pour/useNewPour';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
-import type { LayersState } from '../layers/useLayers';
+import type { PartInLayers } from '../layers/partInLayers';
 import PatternDrop from '../PatternDrop.vue';
 import { useAnalyses } from '../jobs/analysisStore';
 import { findingsOf } from '../jobs/findingsOf';
@@ -60,7 +61,7 @@ watch(
     chosen.value = undefined;
     rotation.value = NO_ROTATION;
     layersOpen.value = false;
-    layers.value = { status: 'idle' };
+    layers.value = undefined;
     void analyses.ensure(props.pattern);
   },
 );
@@ -100,14 +101,13 @@ const paint = shallowRef<PaintName>('thickness');
 const chosen = shallowRef<number>();
 const rotation = shallowRef<Rotation>(NO_ROTATION);
 const layersOpen = shallowRef(false);
-const layers = shallowRef<LayersState>({ status: 'idle' });
+const layers = shallowRef<PartInLayers>();
 const shape = shallowRef<ViewShape>();
 
 /** Of the part as it is; with the overhang shown, of its way up. */
 const findings = computed<Finding[]>(() => {
   const cut = layers.value;
-  if (paint.value === 'overhang' && cut.status === 'cut')
-    return findDirection(cut.direction, cut.input, cut.steps);
+  if (paint.value === 'overhang' && cut) return findDirection(cut.direction, cut.input, cut.steps);
   return findingsOf(props.pattern, state.value, context.value);
 });
 watch(paint, (now) => {
@@ -142,7 +142,7 @@ async function change(fields: Partial<PatternChange>): Promise<void> {
 }
 function use(): void {
   const doc = emptyPourDoc();
-  void newPour({ ...doc, brief: { ...doc.brief, patterns: [{ patternId: props.pattern.id, count: 1 }] } });
+  void newPour({ ...doc, brief: { ...doc.brief, lines: [newLine(props.pattern.id)] } });
 }
 </script>
 
@@ -211,7 +211,13 @@ function use(): void {
         <FileFields :pattern="pattern" @change="change" />
       </div>
       <v-btn v-if="!layersOpen" class="open-layers" @click="paint = 'overhang'">Cut it into layers</v-btn>
-      <LayerPanel v-else v-model:rotation="rotation" :shape="shape" @state="(now) => (layers = now)" />
+      <LayerPanel
+        v-else
+        v-model:rotation="rotation"
+        :pattern="pattern"
+        :shape="shape"
+        @cut="(now) => (layers = now)"
+      />
     </div>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { repeatPourDoc } from '@zero-pour/contracts';
 import { EXPECTATIONS, PIECE_VERDICTS, type Expectation, type PieceVerdict } from '@zero-pour/core';
-import { goesIntoFlask, missingPieces, piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
+import { goesOn, missingPieces, piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
 import { computed, onMounted } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import { useSlowNow } from '../../state/clock';
@@ -18,24 +18,29 @@ onMounted(() => prints.load().catch(() => {}));
 const pieces = computed(() => piecesWorth(plan.value.context, new Date(now.value).toISOString()));
 const verdictOf = ({ proposed, decided }: PieceWorth) => decided?.verdict ?? proposed.verdict;
 const expectOf = ({ proposed, decided }: PieceWorth) => decided?.expect ?? proposed.expect;
-const keep = (piece: PieceWorth, verdict: PieceVerdict, expect: Expectation): void =>
-  set(['clean', 'pieces', piece.number], { verdict, expect });
+const keep = ({ piece }: PieceWorth, verdict: PieceVerdict, expect: Expectation): void =>
+  set(['clean', 'pieces', piece.key], { verdict, expect });
 const undecided = computed(() => pieces.value.filter((piece) => !piece.decided));
 function takeAll(): void {
   const taken = undecided.value.map((p) => [
-    p.number,
+    p.piece.key,
     { verdict: p.proposed.verdict, expect: p.proposed.expect },
   ]);
   set(['clean', 'pieces'], { ...pour.value.doc.clean.pieces, ...Object.fromEntries(taken) });
 }
-const goes = computed(() => pieces.value.filter(goesIntoFlask).length);
+const goes = computed(() => pieces.value.filter(goesOn).length);
 const missing = computed(() => missingPieces(plan.value.context, pieces.value));
 const short = computed(() => missing.value.reduce((sum, { count }) => sum + count, 0));
 const newPour = useNewPour();
 /** The missing ones are a pour of their own: as this one was planned, its day apart. */
 function planMissing(): void {
+  const wanted = new Map(missing.value.map(({ line, count }) => [line, count]));
   const again = repeatPourDoc(pour.value.doc, pour.value.number, `${short.value} printed again`);
-  void newPour({ ...again, brief: { ...again.brief, patterns: missing.value } });
+  const lines = again.brief.lines.flatMap((line) => {
+    const count = wanted.get(line.key);
+    return count === undefined ? [] : [{ ...line, count }];
+  });
+  void newPour({ ...again, brief: { ...again.brief, lines } });
 }
 const tally = computed(() =>
   Object.entries(tallyExpected(prints.prints)).filter(([, count]) => count.of > 0),
@@ -57,26 +62,29 @@ const tally = computed(() =>
         >A new pour for the {{ short }} missing</v-btn
       >
     </p>
-    <div v-for="piece in pieces" :key="piece.number" :class="['piece', { open: !piece.decided }]">
-      <span class="num">{{ piece.number }}</span>
+    <div v-for="worth in pieces" :key="worth.piece.key" :class="['piece', { open: !worth.decided }]">
       <span>
-        {{ piece.pattern.name }}
-        <span v-for="reason in piece.proposed.reasons" :key="reason" class="reason">{{ reason }}</span>
-        <router-link v-if="piece.proposed.toPattern" :to="`/patterns/${piece.pattern.id}`" class="reason">
+        {{ worth.piece.name }}
+        <span v-for="reason in worth.proposed.reasons" :key="reason" class="reason">{{ reason }}</span>
+        <router-link
+          v-if="worth.proposed.toPattern"
+          :to="`/patterns/${worth.piece.pattern.id}`"
+          class="reason"
+        >
           The fault lies in the model: a new version of the pattern
         </router-link>
       </span>
       <ChoiceRow
-        :label="`What becomes of piece ${piece.number}`"
+        :label="`What becomes of ${worth.piece.name}`"
         :options="PIECE_VERDICTS"
-        :model-value="verdictOf(piece)"
-        @choose="(verdict) => keep(piece, verdict, expectOf(piece))"
+        :model-value="verdictOf(worth)"
+        @choose="(verdict) => keep(worth, verdict, expectOf(worth))"
       />
       <ChoiceRow
-        :label="`What is expected of piece ${piece.number}`"
+        :label="`What is expected of ${worth.piece.name}`"
         :options="EXPECTATIONS"
-        :model-value="expectOf(piece)"
-        @choose="(expect) => keep(piece, verdictOf(piece), expect)"
+        :model-value="expectOf(worth)"
+        @choose="(expect) => keep(worth, verdictOf(worth), expect)"
       />
     </div>
     <p v-if="undecided.length > 0" class="mute mt-2">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { PIECE_OUTCOMES, type PourDoc } from '@zero-pour/contracts';
 import { formatQuantity, PRINT_FAULTS, type PrintFaultKey } from '@zero-pour/core';
-import { numberPrints, sameHeight } from '@zero-pour/plan';
+import { printedPieces, sameHeight } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
@@ -14,30 +14,30 @@ const { pour, plan, set } = usePour();
 const units = useUnits();
 type Piece = PourDoc['print']['pieces'][string];
 const doc = computed(() => pour.value.doc.print);
-const pieces = computed(() => numberPrints(plan.value.context.parts, doc.value.spares));
-const pieceOf = (number: string): Piece | undefined => doc.value.pieces[number];
+const pieces = computed(() => printedPieces(plan.value.context));
+const pieceOf = (key: string): Piece | undefined => doc.value.pieces[key];
 const faults = [
   { title: 'not told', value: '' },
   ...PRINT_FAULTS.map((fault) => ({ title: fault.name, value: fault.key })),
 ];
 
-const keep = (number: string, piece: Piece): void => set(['print', 'pieces', number], piece);
-function setOutcome(number: string, outcome: Piece['outcome']): void {
-  const { note = '', ...rest } = pieceOf(number) ?? {};
-  keep(number, outcome === 'good' ? { outcome, note } : { ...rest, outcome, note });
+const keep = (key: string, piece: Piece): void => set(['print', 'pieces', key], piece);
+function setOutcome(key: string, outcome: Piece['outcome']): void {
+  const { note = '', ...rest } = pieceOf(key) ?? {};
+  keep(key, outcome === 'good' ? { outcome, note } : { ...rest, outcome, note });
 }
-function setFault(number: string, fault: string): void {
-  const { fault: _, ...rest } = pieceOf(number)!;
-  keep(number, fault === '' ? rest : { ...rest, fault: fault as PrintFaultKey });
+function setFault(key: string, fault: string): void {
+  const { fault: _, ...rest } = pieceOf(key)!;
+  keep(key, fault === '' ? rest : { ...rest, fault: fault as PrintFaultKey });
 }
-function setHeight(number: string, heightMm: number | undefined): void {
-  const { heightMm: _, ...rest } = pieceOf(number)!;
-  keep(number, heightMm === undefined ? rest : { ...rest, heightMm });
+function setHeight(key: string, heightMm: number | undefined): void {
+  const { heightMm: _, ...rest } = pieceOf(key)!;
+  keep(key, heightMm === undefined ? rest : { ...rest, heightMm });
 }
 const setAll = (): void =>
   set(
     ['print', 'pieces'],
-    Object.fromEntries(pieces.value.map((p) => [p.number, { outcome: 'good', note: '' }])),
+    Object.fromEntries(pieces.value.map((p) => [p.key, { outcome: 'good', note: '' }])),
   );
 /* Pauses and knocks: each may leave a ridge at its height. */
 const typedPauses = shallowRef<string>();
@@ -54,8 +54,8 @@ function setPauses(text: string): void {
 }
 
 const alike = computed(() => sameHeight(plan.value.context));
-const isOff = (number: string): boolean => {
-  const outcome = pieceOf(number)?.outcome;
+const isOff = (key: string): boolean => {
+  const outcome = pieceOf(key)?.outcome;
   return outcome !== undefined && outcome !== 'good';
 };
 </script>
@@ -64,35 +64,34 @@ const isOff = (number: string): boolean => {
   <section v-if="pieces.length > 0" class="stage-block">
     <h2>How each piece came off</h2>
     <v-btn size="small" class="mb-2" @click="setAll">All good</v-btn>
-    <div v-for="piece in pieces" :key="piece.number" class="piece">
-      <span class="num">{{ piece.number }}</span>
-      <span>{{ piece.pattern.name }}</span>
+    <div v-for="piece in pieces" :key="piece.key" class="piece">
+      <span>{{ piece.name }}</span>
       <ChoiceRow
-        :label="`Piece ${piece.number}`"
+        :label="piece.name"
         :options="PIECE_OUTCOMES"
-        :model-value="pieceOf(piece.number)?.outcome"
-        @choose="(outcome) => setOutcome(piece.number, outcome)"
+        :model-value="pieceOf(piece.key)?.outcome"
+        @choose="(outcome) => setOutcome(piece.key, outcome)"
       />
-      <div v-if="isOff(piece.number)" class="off">
+      <div v-if="isOff(piece.key)" class="off">
         <v-select
           label="What is wrong"
           :items="faults"
-          :model-value="pieceOf(piece.number)?.fault ?? ''"
-          @update:model-value="(fault) => setFault(piece.number, fault)"
+          :model-value="pieceOf(piece.key)?.fault ?? ''"
+          @update:model-value="(fault) => setFault(piece.key, fault)"
         />
         <v-text-field
           label="Where"
-          :model-value="pieceOf(piece.number)?.note"
+          :model-value="pieceOf(piece.key)?.note"
           maxlength="400"
-          @update:model-value="(note) => keep(piece.number, { ...pieceOf(piece.number)!, note })"
+          @update:model-value="(note) => keep(piece.key, { ...pieceOf(piece.key)!, note })"
         />
         <QuantityField
           label="From the plate"
           unit="mm"
           :digits="1"
           :max="1000"
-          :model-value="pieceOf(piece.number)?.heightMm"
-          @update:model-value="(height) => setHeight(piece.number, height)"
+          :model-value="pieceOf(piece.key)?.heightMm"
+          @update:model-value="(height) => setHeight(piece.key, height)"
         />
       </div>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPhrase, OTHER } from '@zero-pour/core';
+import { formatPhrase, OTHER, type PrintFaultKey } from '@zero-pour/core';
 import { explainPrint, type ExplainedFault } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
@@ -9,18 +9,18 @@ import { usePour } from '../../state/usePour';
 const { pour, plan, set } = usePour();
 const units = useUnits();
 const faults = computed(() => explainPrint(plan.value.context));
-const saidOf = ({ fault }: ExplainedFault) =>
-  pour.value.doc.print.why?.[fault.key as keyof NonNullable<typeof pour.value.doc.print.why>];
+const keyOf = ({ fault }: ExplainedFault): PrintFaultKey => fault.key as PrintFaultKey;
+const saidOf = (of: ExplainedFault) => pour.value.doc.print.why?.[keyOf(of)];
 
 function confirm(of: ExplainedFault, key: string): void {
   const said = saidOf(of);
   const confirmed = said?.confirmed === key ? {} : { confirmed: key };
-  set(['print', 'why', of.fault.key], { ruledOut: said?.ruledOut ?? [], ...confirmed });
+  set(['print', 'why', keyOf(of)], { ruledOut: said?.ruledOut ?? [], ...confirmed });
 }
 function ruleOut(of: ExplainedFault, key: string): void {
   const { ruledOut = [], ...said } = saidOf(of) ?? {};
   const next = ruledOut.includes(key) ? ruledOut.filter((other) => other !== key) : [...ruledOut, key];
-  set(['print', 'why', of.fault.key], { ...said, ruledOut: next });
+  set(['print', 'why', keyOf(of)], { ...said, ruledOut: next });
 }
 const inHundred = (chance: number): number => Math.round(100 * chance);
 const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) => c.key === key)?.name ?? key;
@@ -28,10 +28,7 @@ const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) =
 
 <template>
   <section v-for="of in faults" :key="of.fault.key" class="stage-block" :aria-label="`Why: ${of.fault.name}`">
-    <h2>
-      Why: {{ of.fault.name.toLowerCase() }} ({{ of.pieces.length === 1 ? 'piece' : 'pieces' }}
-      {{ of.pieces.join(', ') }})
-    </h2>
+    <h2>Why: {{ of.fault.name.toLowerCase() }} ({{ of.pieces.map(({ name }) => name).join(', ') }})</h2>
     <ol>
       <li v-for="cause in of.ranked" :key="cause.key" :class="{ on: cause.key === of.confirmed }">
         <span class="num chance">{{ inHundred(cause.chance) }} in 100</span>

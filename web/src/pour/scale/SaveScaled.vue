@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { SaveFormat } from '../../pattern/jobs/saveFormat';
-import { NO_ROTATION } from '@zero-pour/core';
+import type { SaveFormat } from '@zero-pour/jobs';
 import type { ScalePlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { saveScaled, scaledName } from '../../pattern/jobs/savePattern';
@@ -27,7 +26,7 @@ async function save(index: number, to: SaveFormat): Promise<void> {
   if (!part) return;
   busy.value = `${part.pattern.id} ${to}`;
   try {
-    const rotation = pour.value.doc.wayUp.rotations[part.pattern.id] ?? NO_ROTATION;
+    const rotation = part.rotation;
     const ring = pour.value.doc.brief.sizes.find((size) => size.ring && size.holds)?.ring;
     const { percents } = props.scale;
     const name = scaledName(part.pattern.name, percents, ring, to, props.standing);

@@ -89,8 +89,8 @@ const patterns = computed(() => parts.value.map((p) => ({ title: p.pattern.name,
         v-if="parts.length > 1"
         label="Of"
         :items="patterns"
-        :model-value="size.patternId ?? parts[0]?.pattern.id"
-        @update:model-value="(patternId) => keep({ ...size, patternId })"
+        :model-value="size.lineKey ?? parts[0]?.key"
+        @update:model-value="(lineKey) => keep({ ...size, lineKey })"
       />
     </div>
     <div class="line">

@@ -19,7 +19,7 @@ export function useWantedSizes() {
   /** Adds a size; the first of all is the brief's own. */
   function add(of: SizeKind, finishedMm: number, fields: Partial<SizeTarget> = {}): void {
     const key = first.value ? crypto.randomUUID() : FIRST_SIZE;
-    keep({ key, name: SIZE_KIND_NAMES[of], patternId: null, of, finishedMm, holds: true, ...fields });
+    keep({ key, name: SIZE_KIND_NAMES[of], lineKey: null, of, finishedMm, holds: true, ...fields });
   }
   return { sizes, first, keep, remove, add };
 }

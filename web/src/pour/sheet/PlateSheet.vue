@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { beforePrint, formatPhrase, formatQuantity, type Unit } from '@zero-pour/core';
-import { numberPrints, pourTitle, valueOf } from '@zero-pour/plan';
+import { pourTitle, printedPieces, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { providePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
@@ -39,7 +39,7 @@ const before = computed(() => {
   const { resin, printer } = context.value;
   return resin && printer ? beforePrint({ resin, printer, roomC: null }).filter((step) => step.needed) : [];
 });
-const pieces = computed(() => numberPrints(context.value.parts, pour.value.doc.print.spares));
+const pieces = computed(() => printedPieces(context.value));
 const zero = computed(() => valueOf(plan.value.times)?.zero);
 /** Rows shrink where there are many pieces, so that it stays one page. */
 const columns = computed(() => (pieces.value.length > 24 ? 3 : pieces.value.length > 8 ? 2 : 1));
@@ -86,8 +86,8 @@ const toPaper = (): void => window.print();
         </p>
         <h2>Pieces</h2>
         <ol class="pieces" :style="{ columns: String(columns) }">
-          <li v-for="piece in pieces" :key="piece.number">
-            <b class="num">{{ piece.number }}</b> <span class="what">{{ piece.pattern.name }}</span>
+          <li v-for="piece in pieces" :key="piece.key">
+            <b class="num">{{ piece.copy }}</b> <span class="what">{{ piece.name }}</span>
             <span class="boxes"><i class="box" />good <i class="box" />flawed <i class="box" />lost</span>
           </li>
         </ol>

@@ -9,6 +9,7 @@ import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import { useThenOpen } from '../../state/useThenOpen';
 import StageHead from '../StageHead.vue';
+import { useBriefLines } from '../useBriefLines';
 import HoldSizeFields from './HoldSizeFields.vue';
 import WhenFields from './WhenFields.vue';
 
@@ -20,29 +21,13 @@ const notices = useNotices();
 const thenOpen = useThenOpen();
 
 const brief = computed(() => pour.value.doc.brief);
-const chosen = computed(() => new Set(brief.value.patterns.map((line) => line.patternId)));
-const addable = computed(() =>
-  shop.patterns.filter((p) => !chosen.value.has(p.id)).map((p) => ({ title: p.name, value: p.id })),
-);
+const { lines, add, setCount, setOrder, remove } = useBriefLines();
+const orderOf = (key: string): string | undefined => lines.value.find((line) => line.key === key)?.order;
+const addable = computed(() => shop.patterns.map((p) => ({ title: p.name, value: p.id })));
 const alloys = computed(() => shop.lists.alloy.map((a) => ({ title: a.name, value: a.id })));
-
 const addPattern = (patternId: string | null): void => {
-  if (patternId) set(['brief', 'patterns'], [...brief.value.patterns, { patternId, count: 1 }]);
+  if (patternId) add(patternId);
 };
-function setCount(patternId: string, count: number | undefined): void {
-  if (count === undefined) return;
-  set(
-    ['brief', 'patterns'],
-    brief.value.patterns.map((line) =>
-      line.patternId === patternId ? { patternId, count: Math.round(count) } : line,
-    ),
-  );
-}
-const removePattern = (patternId: string): void =>
-  set(
-    ['brief', 'patterns'],
-    brief.value.patterns.filter((line) => line.patternId !== patternId),
-  );
 
 const putAside = (): Promise<boolean> =>
   thenOpen(async () => {
@@ -62,7 +47,7 @@ const putAside = (): Promise<boolean> =>
     <h2>Patterns and how many</h2>
     <table v-if="plan.context.parts.length > 0" class="plain parts">
       <tbody>
-        <tr v-for="part in plan.context.parts" :key="part.pattern.id">
+        <tr v-for="part in plan.context.parts" :key="part.key">
           <td>
             <router-link :to="`/patterns/${part.pattern.id}`">{{ part.pattern.name }}</router-link>
           </td>
@@ -74,7 +59,15 @@ const putAside = (): Promise<boolean> =>
               :min="1"
               :max="500"
               required
-              @update:model-value="(n) => setCount(part.pattern.id, n)"
+              @update:model-value="(n) => n !== undefined && setCount(part.key, n)"
+            />
+          </td>
+          <td class="order">
+            <NoteField
+              label="For whom"
+              :max="120"
+              :model-value="orderOf(part.key)"
+              @update:model-value="(order) => setOrder(part.key, order)"
             />
           </td>
           <td>
@@ -82,7 +75,7 @@ const putAside = (): Promise<boolean> =>
               type="button"
               class="text-button"
               :aria-label="`Take ${part.pattern.name} out`"
-              @click="removePattern(part.pattern.id)"
+              @click="remove(part.key)"
             >
               Take out
             </button>

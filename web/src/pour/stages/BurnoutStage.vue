@@ -31,7 +31,7 @@ const burnout = computed(() => valueOf(plan.value.burnout));
 const times = computed(() => valueOf(plan.value.times));
 const moments = computed(() => (times.value?.moments ?? []).filter((m) => m.stage === 'burnout'));
 const programmes = computed(() => {
-  const diameter = plan.value.context.flask?.innerDiameterMm ?? 0;
+  const diameter = Math.max(0, ...plan.value.context.flasks.map(({ flask }) => flask?.innerDiameterMm ?? 0));
   return [...shop.lists.programme]
     .sort(
       (a, b) =>
@@ -155,8 +155,8 @@ const line = computed(() => {
         {{ formatPhrase(moment.what, units.choice) }}
         <DoneLine
           label="Done"
-          :at="doc.hands[String(moment.hand)]"
-          @change="(at) => set(['burnout', 'hands', String(moment.hand)], at)"
+          :at="doc.hands[moment.hand ?? '']"
+          @change="(at) => moment.hand && set(['burnout', 'hands', moment.hand], at)"
         />
       </li>
     </ul>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import type { Casting, Flaw, Pattern, SizeTarget } from '@zero-pour/contracts';
+import type { Casting, Flaw, SizeTarget } from '@zero-pour/contracts';
 import { FLAW_KINDS, OUTCOMES, type FlawKind } from '@zero-pour/core';
+import type { PlannedPiece } from '@zero-pour/plan';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import NoteField from '../../components/NoteField.vue';
 import PhotoRow from '../../components/PhotoRow.vue';
@@ -10,8 +11,7 @@ import CastingSizeRows from './CastingSizeRows.vue';
 
 /** One casting: outcome, flaws with place and size, weight, size, note, photos. */
 const props = defineProps<{
-  number: string;
-  pattern: Pattern;
+  piece: PlannedPiece;
   casting: Casting;
   /** The wanted sizes of this pattern. */
   sizes: readonly SizeTarget[];
@@ -32,14 +32,14 @@ const removeFlaw = (index: number): void =>
 </script>
 
 <template>
-  <article class="casting sheet" :aria-label="`Casting ${number}`">
+  <article class="casting sheet" :aria-label="`Casting ${piece.name}`">
     <div class="top">
       <h3>
-        <span class="num">{{ number }}</span> {{ pattern.name }}
+        {{ piece.name }}
         <span v-if="expected" class="expected">{{ expected }}</span>
       </h3>
       <ChoiceRow
-        :label="`Outcome of casting ${number}`"
+        :label="`Outcome of ${piece.name}`"
         :options="OUTCOMES"
         :model-value="casting.outcome"
         @choose="(outcome) => change({ outcome: casting.outcome === outcome ? undefined : outcome })"
@@ -62,7 +62,7 @@ const removeFlaw = (index: number): void =>
     </div>
     <CastingSizeRows
       v-if="sizes.length > 0"
-      :number="number"
+      :casting="piece.key"
       :sizes="sizes"
       :measured="casting.sizes ?? {}"
       :pour-id="pourId"
@@ -95,7 +95,11 @@ const removeFlaw = (index: number): void =>
       :model-value="casting.note"
       @update:model-value="(note) => change({ note })"
     />
-    <PhotoRow :of="`Casting ${number}`" :photos="casting.photos" @change="(photos) => change({ photos })" />
+    <PhotoRow
+      :of="`Casting ${piece.name}`"
+      :photos="casting.photos"
+      @change="(photos) => change({ photos })"
+    />
   </article>
 </template>
 

@@ -14,7 +14,8 @@ import { useUnits } from '../../state/unitStore';
 
 /** Wanted sizes of one casting, as cast and finished, and how far off they are. */
 const props = defineProps<{
-  number: string;
+  /** The piece's name. */
+  casting: string;
   sizes: readonly SizeTarget[];
   measured: CastingSizes;
   pourId: string;
@@ -62,7 +63,7 @@ function off(size: SizeTarget): { words: string; within: boolean } | undefined {
       {{ off(size)!.words }}
       <router-link
         v-if="!off(size)!.within"
-        :to="{ path: '/sizes/why', query: { pour: pourId, size: size.key, casting: number } }"
+        :to="{ path: '/sizes/why', query: { pour: pourId, size: size.key, casting } }"
         >Which step did it?</router-link
       >
     </span>

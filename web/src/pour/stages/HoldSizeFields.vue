@@ -10,7 +10,7 @@ const { first, keep, remove } = useWantedSizes();
 const EMPTY: SizeTarget = {
   key: FIRST_SIZE,
   name: 'Size',
-  patternId: null,
+  lineKey: null,
   of: 'outside',
   holds: true,
   finishedMm: 1,

@@ -12,10 +12,12 @@ import { useAnalyses } from '../../pattern/jobs/analysisStore';
 import type { PaintName } from '../../pattern/view/paint';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
+import { useBriefLines } from '../useBriefLines';
 
 const PatternViewer = defineAsyncComponent(() => import('../../pattern/view/PatternViewer.vue'));
 const analyses = useAnalyses();
-const { pour, plan, set } = usePour();
+const { plan } = usePour();
+const { add: addLine } = useBriefLines();
 const parts = computed(() => plan.value.context.parts);
 const index = shallowRef(0);
 const part = computed(() => parts.value[Math.min(index.value, parts.value.length - 1)]);
@@ -39,7 +41,7 @@ watch(
 );
 
 function add(pattern: Pattern): void {
-  set(['brief', 'patterns'], [...pour.value.doc.brief.patterns, { patternId: pattern.id, count: 1 }]);
+  addLine(pattern.id);
   index.value = parts.value.length - 1;
 }
 </script>
@@ -57,7 +59,7 @@ function add(pattern: Pattern): void {
     <div v-if="parts.length > 1" class="choose" role="group" aria-label="Pattern shown">
       <v-btn
         v-for="(other, i) in parts"
-        :key="other.pattern.id"
+        :key="other.key"
         :variant="other === part ? 'flat' : 'outlined'"
         size="small"
         @click="index = i"

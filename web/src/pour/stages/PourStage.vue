@@ -14,16 +14,17 @@ import MomentField from '../../components/MomentField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { markPoured } from '../printedAs';
+import FlaskChoice from '../FlaskChoice.vue';
 import StageHead from '../StageHead.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
-const { pour, plan, set } = handle;
+const { pour, plan, flask, setInFlask } = handle;
 const units = useUnits();
 const router = useRouter();
-const doc = computed(() => pour.value.doc.pour);
-const temperatures = computed(() => valueOf(plan.value.temperatures));
-const charge = computed(() => valueOf(plan.value.charge));
+const doc = computed(() => flask.value.context.decided.pour);
+const temperatures = computed(() => valueOf(flask.value.temperatures));
+const charge = computed(() => valueOf(flask.value.charge));
 const alloy = computed(() => plan.value.context.alloy);
 const span = ({ lowC, highC }: ClassRange): string =>
   `${formatQuantity({ value: lowC, unit: 'degC' }, units.choice)} to ${formatQuantity({ value: highC, unit: 'degC' }, units.choice)}`;
@@ -48,7 +49,8 @@ const wait = computed(() => {
       >Bench mode <kbd class="ml-2">B</kbd></v-btn
     >
   </StageHead>
-  <PlannedNote :planned="plan.temperatures" @go-to="(s) => emit('goTo', s)" />
+  <FlaskChoice />
+  <PlannedNote :planned="flask.temperatures" @go-to="(s) => emit('goTo', s)" />
   <template v-if="temperatures">
     <div class="targets">
       <div>
@@ -79,7 +81,7 @@ const wait = computed(() => {
         :max="800"
         :standard="temperatures.flaskC"
         standard-from="middle of the range"
-        @update:model-value="(t) => set(['pour', 'flaskTempC'], t)"
+        @update:model-value="(t) => setInFlask('pour', 'flaskTempC', t)"
       />
       <QuantityField
         label="Metal, your own"
@@ -89,7 +91,7 @@ const wait = computed(() => {
         :max="1300"
         :standard="temperatures.metalC"
         standard-from="middle of the range"
-        @update:model-value="(t) => set(['pour', 'metalTempC'], t)"
+        @update:model-value="(t) => setInFlask('pour', 'metalTempC', t)"
       />
     </div>
     <JudgementList :judgements="temperatures.judgements" />
@@ -118,7 +120,7 @@ const wait = computed(() => {
         :model-value="doc.flaskRead"
         :min="10"
         :max="1000"
-        @update:model-value="(r) => set(['pour', 'flaskRead'], r)"
+        @update:model-value="(r) => setInFlask('pour', 'flaskRead', r)"
       />
       <ReadingField
         label="Metal, as read"
@@ -126,21 +128,21 @@ const wait = computed(() => {
         :model-value="doc.metalRead"
         :min="100"
         :max="1300"
-        @update:model-value="(r) => set(['pour', 'metalRead'], r)"
+        @update:model-value="(r) => setInFlask('pour', 'metalRead', r)"
       />
       <ReadingField
         label="Charge, as weighed"
         unit="g"
         :model-value="doc.chargeRead"
         :min="0.1"
-        @update:model-value="(r) => set(['pour', 'chargeRead'], r)"
+        @update:model-value="(r) => setInFlask('pour', 'chargeRead', r)"
       />
       <ReadingField
         label="Vacuum pulled"
         unit="kPa"
         :model-value="doc.vacuumKpa"
         :max="101.3"
-        @update:model-value="(r) => set(['pour', 'vacuumKpa'], r)"
+        @update:model-value="(r) => setInFlask('pour', 'vacuumKpa', r)"
       />
       <ReadingField
         label="Quenched after"
@@ -148,19 +150,19 @@ const wait = computed(() => {
         :digits="1"
         :model-value="doc.quenchAfterMin"
         :max="1440"
-        @update:model-value="(r) => set(['pour', 'quenchAfterMin'], r)"
+        @update:model-value="(r) => setInFlask('pour', 'quenchAfterMin', r)"
       />
     </div>
     <v-checkbox
       label="Spilled, or poured in two goes"
       :model-value="doc.spilled ?? false"
-      @update:model-value="(s) => set(['pour', 'spilled'], s || undefined)"
+      @update:model-value="(s) => setInFlask('pour', 'spilled', s || undefined)"
     />
     <NoteField
       label="Note on the pour"
       :rows="2"
       :model-value="doc.note"
-      @update:model-value="(t) => set(['pour', 'note'], t)"
+      @update:model-value="(t) => setInFlask('pour', 'note', t)"
     />
     <p v-if="pour.used" class="mute mt-2">
       What it was made with is kept with this pour, as it stood when it was poured.

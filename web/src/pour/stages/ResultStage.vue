@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Casting } from '@zero-pour/contracts';
+import { pouredAt, type Casting } from '@zero-pour/contracts';
 import { countOutcomes, piecesMeant, ROUGH_COUNTS, type RoughCount, type StageKey } from '@zero-pour/core';
-import { numberCastings, pieceOfCastings } from '@zero-pour/plan';
+import { castPieces } from '@zero-pour/plan';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
@@ -16,30 +16,25 @@ const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const route = useRoute();
 const doc = computed(() => pour.value.doc.result);
-const pieces = computed(() => numberCastings(plan.value.context.parts));
-const count = computed(() => countOutcomes(pieces.value.map((p) => doc.value.castings[p.number]?.outcome)));
+const poured = computed(() => pouredAt(pour.value.doc));
+const pieces = computed(() => castPieces(plan.value.context));
+const count = computed(() => countOutcomes(pieces.value.map((p) => doc.value.castings[p.key]?.outcome)));
 const EMPTY: Casting = { flaws: [], photos: [] };
-const castingOf = (number: string): Casting => doc.value.castings[number] ?? EMPTY;
-const keep = (number: string, casting: Casting): void => set(['result', 'castings', number], casting);
+const castingOf = (key: string): Casting => doc.value.castings[key] ?? EMPTY;
+const keep = (key: string, casting: Casting): void => set(['result', 'castings', key], casting);
 
-/** "piece 8, doubtful": what was expected of the piece that became this casting. */
-const printed = computed(() => {
-  const { brief, print, clean } = pour.value.doc;
-  const { route, patterns } = brief;
-  return pieceOfCastings({ route, patterns, spares: print.spares, verdicts: clean.pieces });
-});
-function expectedOf(casting: string): string {
-  const piece = printed.value.get(casting);
-  const expect = piece && pour.value.doc.clean.pieces?.[piece]?.expect;
-  return expect ? `piece ${piece}, expected ${expect}` : '';
+/** What was expected of the piece before it was cast. */
+function expectedOf(key: string): string {
+  const expect = pour.value.doc.clean.pieces?.[key]?.expect;
+  return expect ? `expected ${expect}` : '';
 }
 
 /** "Most": that many sellable, the others scrap; each can be changed after. */
 function setRough(rough: RoughCount): void {
   const good = piecesMeant(rough, pieces.value.length);
   const entries = pieces.value.map((p, i) => [
-    p.number,
-    { ...castingOf(p.number), outcome: i < good ? 'sellable' : 'scrap' },
+    p.key,
+    { ...castingOf(p.key), outcome: i < good ? 'sellable' : 'scrap' },
   ]);
   set(['result', 'castings'], Object.fromEntries(entries));
 }
@@ -78,14 +73,13 @@ watch(() => route.hash, focusCounts);
     </div>
     <CastingCard
       v-for="piece in pieces"
-      :key="piece.number"
-      :number="piece.number"
-      :pattern="piece.pattern"
-      :casting="castingOf(piece.number)"
-      :sizes="pour.doc.brief.sizes.filter((s) => (s.patternId ?? pieces[0]?.pattern.id) === piece.pattern.id)"
+      :key="piece.key"
+      :piece="piece"
+      :casting="castingOf(piece.key)"
+      :sizes="pour.doc.brief.sizes.filter((s) => (s.lineKey ?? pieces[0]?.line) === piece.line)"
       :pour-id="pour.id"
-      :expected="expectedOf(piece.number)"
-      @change="(casting) => keep(piece.number, casting)"
+      :expected="expectedOf(piece.key)"
+      @change="(casting) => keep(piece.key, casting)"
     />
   </template>
   <section class="stage-block">
@@ -107,15 +101,15 @@ watch(() => route.hash, focusCounts);
     <DoneLine
       label="Put into the record"
       :at="doc.doneAt"
-      :disabled="pour.doc.pour.pouredAt === undefined && pieces.length > 0"
+      :disabled="poured === undefined && pieces.length > 0"
       @change="(at) => set(['result', 'doneAt'], at)"
     />
-    <p v-if="!pour.doc.pour.pouredAt" class="mute mt-2">
+    <p v-if="!poured" class="mute mt-2">
       Say when it was poured first.
       <button type="button" class="text-button" @click="emit('goTo', 'pour')">Pour</button>
     </p>
   </section>
-  <SameAgain v-if="pour.doc.pour.pouredAt" :pour="pour" class="mt-6" />
+  <SameAgain v-if="poured" :pour="pour" class="mt-6" />
 </template>
 
 <style scoped>

@@ -14,17 +14,19 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../DoneLine.vue';
+import FlaskChoice from '../FlaskChoice.vue';
 import StageHead from '../StageHead.vue';
 import TreeDrawing from '../TreeDrawing.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, plan, set } = usePour();
+const { pour, flask, setInFlask } = usePour();
 const shop = useShop();
 const units = useUnits();
-const doc = computed(() => pour.value.doc.sprue);
+const doc = computed(() => flask.value.context.decided.sprue);
+const vessel = computed(() => flask.value.context.flask);
 const poured = computed(() => pour.value.used !== undefined);
-const tree = computed(() => valueOf(plan.value.tree));
-const charge = computed(() => valueOf(plan.value.charge));
+const tree = computed(() => valueOf(flask.value.tree));
+const charge = computed(() => valueOf(flask.value.charge));
 const g = (value: number): string => formatQuantity({ value, unit: 'g' }, units.choice);
 /** The same charge in every weight unit, for a balance that shows another. */
 const everyUnit = computed(() => {
@@ -40,9 +42,10 @@ const everyUnit = computed(() => {
   <StageHead
     stage="sprue"
     title="Sprue and flask"
-    :line="tree ? `${plan.context.castings} in ${plan.context.flask?.name}` : undefined"
+    :line="tree ? `${flask.context.castings} in ${vessel?.name}` : undefined"
     can-leave
   />
+  <FlaskChoice />
   <div class="form-grid roomy">
     <v-select
       label="Flask"
@@ -50,7 +53,7 @@ const everyUnit = computed(() => {
       :model-value="doc.flaskId"
       :readonly="poured"
       no-data-text="No flask yet: add one under Shop."
-      @update:model-value="(id) => set(['sprue', 'flaskId'], id)"
+      @update:model-value="(id) => setInFlask('sprue', 'flaskId', id)"
     />
     <v-select
       label="Arrangement"
@@ -59,13 +62,13 @@ const everyUnit = computed(() => {
         { title: 'rings round a main sprue', value: 'rings' },
       ]"
       :model-value="doc.arrangement"
-      @update:model-value="(a) => set(['sprue', 'arrangement'], a)"
+      @update:model-value="(a) => setInFlask('sprue', 'arrangement', a)"
     />
     <v-select
       label="Along the gate"
       :items="HANGS.map((h) => ({ title: h === 'as printed' ? h : `${h} of the file`, value: h }))"
       :model-value="doc.hangs ?? 'as printed'"
-      @update:model-value="(h) => set(['sprue', 'hangs'], h)"
+      @update:model-value="(h) => setInFlask('sprue', 'hangs', h)"
     />
     <QuantityField
       v-if="doc.arrangement === 'rings'"
@@ -75,7 +78,7 @@ const everyUnit = computed(() => {
       :max="80"
       required
       hint="30 to 60: bubbles leave, wax drains"
-      @update:model-value="(t) => t !== undefined && set(['sprue', 'tiltDeg'], t)"
+      @update:model-value="(t) => t !== undefined && setInFlask('sprue', 'tiltDeg', t)"
     />
     <QuantityField
       label="Main sprue, diameter"
@@ -85,7 +88,7 @@ const everyUnit = computed(() => {
       :min="1"
       :max="40"
       required
-      @update:model-value="(d) => d !== undefined && set(['sprue', 'mainSprueDiameterMm'], d)"
+      @update:model-value="(d) => d !== undefined && setInFlask('sprue', 'mainSprueDiameterMm', d)"
     />
     <QuantityField
       label="Main sprue, length"
@@ -94,16 +97,16 @@ const everyUnit = computed(() => {
       :model-value="doc.mainSprueLengthMm"
       :max="300"
       required
-      @update:model-value="(l) => l !== undefined && set(['sprue', 'mainSprueLengthMm'], l)"
+      @update:model-value="(l) => l !== undefined && setInFlask('sprue', 'mainSprueLengthMm', l)"
     />
   </div>
   <p v-if="shop.lists.flask.length === 0" class="mute mt-2">
     <router-link to="/shop/flask">Add a flask</router-link>
   </p>
-  <PlannedNote :planned="plan.tree" @go-to="(s) => emit('goTo', s)" />
+  <PlannedNote :planned="flask.tree" @go-to="(s) => emit('goTo', s)" />
 
-  <div v-if="tree && plan.context.flask" class="fit">
-    <TreeDrawing :flask="plan.context.flask" :layout="tree.layout" :form="tree.form" class="sheet" />
+  <div v-if="tree && vessel" class="fit">
+    <TreeDrawing :flask="vessel" :layout="tree.layout" :form="tree.form" class="sheet" />
     <div>
       <JudgementList :judgements="tree.judgements" />
       <p class="mute mt-2">
@@ -118,7 +121,7 @@ const everyUnit = computed(() => {
       <v-btn-toggle
         :model-value="doc.weighBy"
         aria-label="How the patterns' volume is known"
-        @update:model-value="(w) => set(['sprue', 'weighBy'], w)"
+        @update:model-value="(w) => setInFlask('sprue', 'weighBy', w)"
       >
         <v-btn value="volume">By volume</v-btn>
         <v-btn value="weight">By weight</v-btn>
@@ -129,7 +132,7 @@ const everyUnit = computed(() => {
         :digits="2"
         :model-value="doc.weighedPatternsG"
         :min="0.001"
-        @update:model-value="(r) => set(['sprue', 'weighedPatternsG'], r)"
+        @update:model-value="(r) => setInFlask('sprue', 'weighedPatternsG', r)"
       />
       <QuantityField
         label="New metal"
@@ -139,10 +142,14 @@ const everyUnit = computed(() => {
         :max="100"
         :standard="shop.settings.newMetalPercent"
         standard-from="as the shop does"
-        @update:model-value="(p) => set(['sprue', 'newPercent'], p)"
+        @update:model-value="(p) => setInFlask('sprue', 'newPercent', p)"
       />
     </div>
-    <PlannedNote v-if="plan.tree.status === 'known'" :planned="plan.charge" @go-to="(s) => emit('goTo', s)" />
+    <PlannedNote
+      v-if="flask.tree.status === 'known'"
+      :planned="flask.charge"
+      @go-to="(s) => emit('goTo', s)"
+    />
     <template v-if="charge">
       <p class="charge">
         Weigh <FigureValue :figure="charge.total" class="big" @go-to="(s) => emit('goTo', s)" />
@@ -165,14 +172,14 @@ const everyUnit = computed(() => {
   <DoneLine
     label="Sprues joined and weighed"
     :at="doc.doneAt"
-    @change="(at) => set(['sprue', 'doneAt'], at)"
+    @change="(at) => setInFlask('sprue', 'doneAt', at)"
   />
   <NoteField
     class="mt-4"
     label="Note on the tree"
     :rows="2"
     :model-value="doc.note"
-    @update:model-value="(t) => set(['sprue', 'note'], t)"
+    @update:model-value="(t) => setInFlask('sprue', 'note', t)"
   />
   <CautionLine of="cutting" />
 </template>

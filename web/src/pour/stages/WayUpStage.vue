@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
-import { valueOf, type PartGates } from '@zero-pour/plan';
+import { standingJob } from '@zero-pour/jobs';
+import { standingWish, valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { usePours } from '../../state/pourStore';
+import { useJob } from '../../jobs/useJob';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import type { ViewShape } from '../../pattern/jobs/shapes';
@@ -14,17 +15,13 @@ import type { Point } from '../../pattern/view/partScene';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
-import { useStanding, type StandingJob, type StandingState } from '../wayUp/useStanding';
 import SaveScaled from '../scale/SaveScaled.vue';
 import WaySearch from '../wayUp/WaySearch.vue';
 import StageHead from '../StageHead.vue';
 
 const PartView = defineAsyncComponent(() => import('../../pattern/view/PartView.vue'));
-/** Until a profile is chosen. */
-const USUAL_LAYER_MM = 0.05;
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
-const pours = usePours();
 const units = useUnits();
 const index = shallowRef(0);
 
@@ -32,16 +29,16 @@ const entries = computed(() => plan.value.gates);
 const entry = computed<PartGates | undefined>(
   () => entries.value[Math.min(index.value, entries.value.length - 1)],
 );
-const rotation = computed<Rotation>(() =>
-  entry.value ? (pour.value.doc.wayUp.rotations[entry.value.part.pattern.id] ?? NO_ROTATION) : NO_ROTATION,
-);
+const rotation = computed<Rotation>(() => entry.value?.part.rotation ?? NO_ROTATION);
 const mm = (value: number, digits = 1): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 
 function turn(change: Partial<Rotation>): void {
-  if (entry.value) set(['wayUp', 'rotations', entry.value.part.pattern.id], { ...rotation.value, ...change });
+  if (entry.value)
+    set(['wayUp', 'lines', entry.value.part.key, 'rotation'], { ...rotation.value, ...change });
 }
 function setGates(change: Partial<Gates>): void {
-  if (entry.value) set(['wayUp', 'gates', entry.value.part.pattern.id], { ...entry.value.gates, ...change });
+  if (entry.value)
+    set(['wayUp', 'lines', entry.value.part.key, 'gates'], { ...entry.value.gates, ...change });
 }
 /* Faces that must stay clean are clicked on the model, and clicked again to let them go. */
 const loadedShape = shallowRef<{ patternId: string; shape: ViewShape }>();
@@ -52,51 +49,24 @@ const shape = computed(() =>
 const takeShape = (loaded: ViewShape, { id }: Pattern): void =>
   void (loadedShape.value = { patternId: id, shape: loaded });
 const picking = shallowRef(false);
-const clean = computed(() => pour.value.doc.wayUp.clean?.[entry.value?.part.pattern.id ?? ''] ?? []);
+const clean = computed(() => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.clean ?? []);
 function pick(picked: { at: Point } | null): void {
   if (!picking.value || !picked || !entry.value || !shape.value) return;
   const kept = clean.value.filter((point) => !sameFace(shape.value!, point, picked.at));
   const points = kept.length < clean.value.length ? kept : [...clean.value, picked.at];
-  set(['wayUp', 'clean', entry.value.part.pattern.id], points.length > 0 ? points : undefined);
+  set(['wayUp', 'lines', entry.value.part.key, 'clean'], points.length > 0 ? points : undefined);
 }
 const colours = computed(() =>
   shape.value && clean.value.length > 0 ? cleanColours(shape.value, clean.value) : null,
 );
 
-/* What the layers say as it stands; kept with the pour, since a print's causes and its hold are judged by it. */
-const { state: standing, look } = useStanding(({ patternId, rotation: turnedTo }, { direction, points }) =>
-  pours.note(pour.value.id, ['wayUp', 'cut', patternId], {
-    rotation: turnedTo,
-    islands: direction.islands.length,
-    cups: direction.cups.length,
-    overhangMm2: direction.overhangMm2,
-    areaMm2: plan.value.context.parts.find((p) => p.pattern.id === patternId)?.pattern.measure.areaMm2 ?? 0,
-    peakMm2: direction.peak.areaMm2,
-    firstMm2: direction.firstLayerMm2,
-    supportPoints: points.length,
-  }),
-);
-/** As text: the same wish is not asked again whenever the pour comes back from being kept. */
-const wish = computed(() => {
-  const patternId = entry.value?.part.pattern.id;
-  const { xDeg, yDeg, zDeg } = rotation.value;
-  const layerMm = plan.value.context.profile?.layerMm ?? USUAL_LAYER_MM;
-  return patternId && JSON.stringify({ patternId, rotation: { xDeg, yDeg, zDeg }, layerMm });
-});
-watch([shape, wish], ([loaded, job]) => {
-  if (loaded && job) void look(loaded, JSON.parse(job) as StandingJob);
-});
-/** An answer to an earlier wish is none. */
-const shown = computed<StandingState>(() =>
-  standing.value.status === 'known' && JSON.stringify(standing.value.job) !== wish.value
-    ? { status: 'working' }
-    : standing.value,
-);
-const advice = computed(() => (shown.value.status === 'known' ? shown.value.advice : undefined));
+/* What the layers say as it stands: the same reading that the plan judges the plate's hold by. */
+const { state: standing, ask } = useJob(standingJob, { waitMs: 500 });
+const wish = computed(() => entry.value && standingWish(plan.value.context, entry.value.part));
+watch(wish, (now) => now && ask(now), { immediate: true });
+const advice = computed(() => (standing.value.status === 'done' ? standing.value.output : undefined));
 const scale = computed(() => valueOf(plan.value.scale));
-const supported = computed(
-  () => pour.value.doc.wayUp.supported?.includes(entry.value?.part.pattern.id ?? '') ?? false,
-);
+const supported = computed(() => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.supported === true);
 
 /** Nearest angle within half a turn, so that the field never runs away. */
 const tidy = (deg: number): number => ((((deg + 180) % 360) + 360) % 360) - 180;
@@ -122,7 +92,7 @@ const AXES = [
     <div v-if="entries.length > 1" class="choose" role="group" aria-label="Pattern">
       <v-btn
         v-for="(other, i) in entries"
-        :key="other.part.pattern.id"
+        :key="other.part.key"
         size="small"
         :variant="other === entry ? 'flat' : 'outlined'"
         @click="index = i"
@@ -180,8 +150,8 @@ const AXES = [
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
-    <StandingAdvice :pattern="entry.part.pattern" :state="shown" />
-    <WaySearch v-if="!supported" v-model:picking="picking" :pattern="entry.part.pattern" :shape="shape" />
+    <StandingAdvice :part="entry.part" :state="standing" />
+    <WaySearch v-if="!supported" v-model:picking="picking" :part="entry.part" />
     <SaveScaled v-if="scale && !supported" :scale="scale" standing />
     <section class="stage-block">
       <h2>

@@ -1,36 +1,35 @@
 <script setup lang="ts">
-import type { Pattern } from '@zero-pour/contracts';
 import { computed, defineAsyncComponent, shallowRef } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
-import { judgeLoad } from '@zero-pour/plan';
+import type { SupportAdvice } from '@zero-pour/core';
+import type { StandingInput } from '@zero-pour/jobs';
+import { judgeLoad, type Part } from '@zero-pour/plan';
 import { usePour } from '../../state/usePour';
 import { supportLines } from './supportLines';
-import type { StandingState } from './useStanding';
+import type { JobState } from '../../jobs/useJob';
 
 /** What the layers say of the part as it stands: supports with their weights, and the layers themselves. */
-const props = defineProps<{ pattern: Pattern; state: StandingState }>();
+const props = defineProps<{ part: Part; state: JobState<StandingInput, SupportAdvice> }>();
 const { pour, plan, set } = usePour();
+const advice = computed(() => (props.state.status === 'done' ? props.state.output : undefined));
 /** Whether the plate holds it, once all its parts were cut. */
 const load = computed(() => judgeLoad(plan.value.context));
 const LayerChart = defineAsyncComponent(() => import('../../pattern/layers/LayerChart.vue'));
 const chartOpen = shallowRef(false);
 const layer = shallowRef(0);
 
-const all = computed(() => pour.value.doc.wayUp.supported ?? []);
-const supported = computed(() => all.value.includes(props.pattern.id));
+const supported = computed(() => pour.value.doc.wayUp.lines[props.part.key]?.supported === true);
 function setSupported(on: boolean): void {
-  const others = all.value.filter((id) => id !== props.pattern.id);
-  const next = on ? [...others, props.pattern.id] : others;
-  set(['wayUp', 'supported'], next.length > 0 ? next : undefined);
+  set(['wayUp', 'lines', props.part.key, 'supported'], on || undefined);
   // A file with its supports is printed as it lies.
-  if (on) set(['wayUp', 'rotations', props.pattern.id], undefined);
+  if (on) set(['wayUp', 'lines', props.part.key, 'rotation'], undefined);
 }
-const lines = computed(() =>
-  props.state.status === 'known' ? supportLines(props.state.advice, supported.value) : [],
-);
+const lines = computed(() => (advice.value ? supportLines(advice.value, supported.value) : []));
+/** Supports and layers are cut no finer. */
+const CUT_MM = 0.1;
 const layerMm = computed(() =>
-  props.state.status === 'known' ? Math.max(0.1, props.state.job.layerMm) : 0.1,
+  props.state.status === 'done' ? Math.max(CUT_MM, props.state.input.layerMm) : CUT_MM,
 );
 </script>
 
@@ -49,13 +48,13 @@ const layerMm = computed(() =>
     </ul>
     <JudgementList v-if="load" :judgements="[load]" />
     <OnDemand
-      v-if="state.status === 'known'"
+      v-if="advice"
       v-model:open="chartOpen"
       title="Layer by layer"
       line="area, overhang, islands and cups over the height"
     >
       <LayerChart
-        :direction="state.advice.direction"
+        :direction="advice.direction"
         :layer-mm="layerMm"
         :layer="layer"
         @layer="(n) => (layer = n)"

@@ -1,50 +1,68 @@
 <script setup lang="ts">
-import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Rotation } from '@zero-pour/core';
-import { motionOf, valueOf } from '@zero-pour/plan';
+import { partOf, standingInput, standingJob, waysJob, type WaysInput } from '@zero-pour/jobs';
+import { motionOf, valueOf, type Part } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
-import type { ViewShape } from '../../pattern/jobs/shapes';
+import { useReadings } from '../../jobs/readingStore';
+import { useJob } from '../../jobs/useJob';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import { useWaysUp } from './useWaysUp';
 import { sameWay, TILTS, wayRows } from './wayRows';
 
 /** Which way up: three named choices, found by looking from some hundred directions, beside one's own and the usual tilts. */
-const props = defineProps<{ pattern: Pattern; shape: ViewShape | undefined }>();
+const props = defineProps<{ part: Part }>();
 const picking = defineModel<boolean>('picking', { required: true });
 const { pour, plan, set } = usePour();
 const units = useUnits();
-const { state, search, stop } = useWaysUp();
+const { state, ask, stop, clear } = useJob(waysJob);
+const readings = useReadings();
 
-const points = computed(() => pour.value.doc.wayUp.clean?.[props.pattern.id] ?? []);
-const rotation = computed<Rotation>(() => pour.value.doc.wayUp.rotations[props.pattern.id] ?? NO_ROTATION);
+const standing = computed(() => pour.value.doc.wayUp.lines[props.part.key]);
+/** Until a profile is chosen. */
+const USUAL_LAYER_MM = 0.05;
+const points = computed(() => standing.value?.clean ?? []);
+const rotation = computed<Rotation>(() => standing.value?.rotation ?? NO_ROTATION);
 const profile = computed(() => {
   const { profile: chosen, printer, prints } = plan.value.context;
   return chosen && printer ? { ...chosen, motionS: motionOf(prints, printer, chosen).value } : undefined;
 });
 const factor = computed(() => (valueOf(plan.value.scale)?.percent.value ?? 100) / 100);
 const rows = computed(() =>
-  state.value.status === 'found'
-    ? wayRows(state.value.answer, state.value.job, factor.value, profile.value)
+  state.value.status === 'done'
+    ? wayRows(state.value.output, state.value.input, factor.value, profile.value)
     : [],
 );
 const stale = computed(
-  () => state.value.status === 'found' && state.value.job.cleanPoints.length !== points.value.length,
+  () => state.value.status === 'done' && state.value.input.cleanPoints.length !== points.value.length,
 );
-watch(() => props.pattern.id, stop);
+watch(() => props.part.key, clear);
 
 function find(): void {
-  if (!props.shape) return;
-  const layerMm = profile.value?.layerMm ?? 0.05;
   const plain = ({ xDeg, yDeg, zDeg }: Rotation): Rotation => ({ xDeg, yDeg, zDeg });
-  void search(props.shape, {
-    layerMm,
+  ask({
+    part: partOf(props.part.pattern),
+    layerMm: profile.value?.layerMm ?? USUAL_LAYER_MM,
     cleanPoints: points.value.map(([x, y, z]) => [x, y, z]),
     compare: [plain(rotation.value), ...TILTS],
   });
 }
 const take = (to: Rotation): void =>
-  set(['wayUp', 'rotations', props.pattern.id], { ...to, zDeg: rotation.value.zDeg });
+  set(['wayUp', 'lines', props.part.key, 'rotation'], { ...to, zDeg: rotation.value.zDeg });
+
+/* Supports of each way listed are those that it is shown with once it stands so: the same reading, made beside. */
+const stanceOf = ({ part, layerMm }: WaysInput, way: Rotation) =>
+  standingInput({ part, layerMm, rotation: { ...way, zDeg: rotation.value.zDeg } });
+watch(state, async (now) => {
+  if (now.status !== 'done') return;
+  for (const { rotation: way } of rows.value)
+    await readings.make(standingJob, stanceOf(now.input, way), { background: true }).catch(() => {});
+});
+function supportsOf(way: Rotation): string {
+  if (state.value.status !== 'done') return '';
+  const read = readings.of(standingJob, stanceOf(state.value.input, way));
+  if (read.status !== 'known') return read.status === 'failed' ? '–' : '…';
+  return `${read.value.points.length}${read.value.more ? ' +' : ''}`;
+}
 
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 1 }, units.choice);
 const mm2 = (value: number): string => formatQuantity({ value, unit: 'mm2', digits: 0 }, units.choice);
@@ -55,7 +73,7 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
   <section class="stage-block">
     <h2>Which way up?</h2>
     <div class="tools">
-      <v-btn variant="flat" :disabled="!shape || state.status === 'working'" @click="find">
+      <v-btn variant="flat" :disabled="state.status === 'working'" @click="find">
         {{ rows.length > 0 ? 'Search again' : 'Search' }}
       </v-btn>
       <v-btn :aria-pressed="picking" @click="picking = !picking">
@@ -63,7 +81,11 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
       </v-btn>
       <span v-if="points.length > 0" class="mute">
         {{ points.length }} {{ points.length === 1 ? 'face is' : 'faces are' }} to stay clean.
-        <button type="button" class="text-button" @click="set(['wayUp', 'clean', pattern.id], undefined)">
+        <button
+          type="button"
+          class="text-button"
+          @click="set(['wayUp', 'lines', part.key, 'clean'], undefined)"
+        >
           None
         </button>
       </span>
@@ -110,7 +132,7 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
             <td class="num right">{{ mm2(row.figures.peakMm2) }}</td>
             <td class="num right">{{ mm(row.figures.heightMm * factor) }}</td>
             <td class="num right">{{ row.hours === undefined ? '–' : hours(row.hours) }}</td>
-            <td class="num right">{{ row.supportPoints }}</td>
+            <td class="num right">{{ supportsOf(row.rotation) }}</td>
             <td class="right">
               <span v-if="sameWay(row.rotation, rotation)" class="mute">stands so</span>
               <v-btn v-else size="small" :aria-label="`Take ${row.name}`" @click="take(row.rotation)"
@@ -122,7 +144,7 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
       </table>
     </div>
     <p v-if="rows.length > 0" class="mute mt-2">
-      Counted on layers of 0.1 mm. Supports are built where you prepare the print, at about so many points.
+      Counted on layers of 0.1 mm. Supports are those that are shown on the part once it stands so.
     </p>
   </section>
 </template>

@@ -1,4 +1,4 @@
-import type { WaysAnswer, WaysJob } from '@zero-pour/contracts';
+import type { FoundWays, WaysInput } from '@zero-pour/jobs';
 import {
   printTime,
   WAY_AIMS,
@@ -27,8 +27,8 @@ export const TILTS: readonly Rotation[] = [20, 40, 60].map((xDeg) => ({ xDeg, yD
 
 /** The named choices, then one's own way and the usual tilts. `factor`: print size over file size. */
 export function wayRows(
-  { best, compared }: WaysAnswer,
-  job: WaysJob,
+  { best, compared }: FoundWays,
+  job: WaysInput,
   factor: number,
   profile: PrintProfile | undefined,
 ): WayRow[] {

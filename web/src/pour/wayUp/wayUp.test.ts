@@ -1,4 +1,4 @@
-import type { WaysAnswer, WaysJob } from '@zero-pour/contracts';
+import type { FoundWays, WaysInput } from '@zero-pour/jobs';
 import { printTime, type WayUp } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cleanColours, sameFace } from './cleanFaces';
@@ -19,12 +19,16 @@ const way = (heightMm: number, xDeg = 0): WayUp => ({
   },
   supportPoints: 2,
 });
-const ANSWER: WaysAnswer = {
+const ANSWER: FoundWays = {
   part: { areaMm2: 100, showMm2: 0, tallestMm: 20, shortestMm: 4 },
   best: { 'cleanest face': way(12), safest: way(10), fastest: way(4) },
   compared: [way(8, 90), way(9, 20), way(10, 40), way(11, 60)],
 };
-const JOB: WaysJob = { layerMm: 0.05, cleanPoints: [], compare: [{ xDeg: 90, yDeg: 0, zDeg: 0 }, ...TILTS] };
+const JOB: WaysInput = {
+  layerMm: 0.05,
+  cleanPoints: [],
+  compare: [{ xDeg: 90, yDeg: 0, zDeg: 0 }, ...TILTS],
+};
 const PROFILE = {
   layerMm: 0.05,
   exposureS: 3,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CouponShape } from '@zero-pour/contracts';
+import type { CouponShape } from '@zero-pour/jobs';
 import { NO_ROTATION, rotationMatrix, type CouponLayout } from '@zero-pour/core';
 import { useElementSize } from '@vueuse/core';
 import { onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { CouponShape, Resin } from '@zero-pour/contracts';
+import type { Resin } from '@zero-pour/contracts';
+import { couponFileJob, couponJob, type CouponShape } from '@zero-pour/jobs';
 import {
   COUPON_EXTRAS,
   COUPON_LIMITS,
@@ -16,12 +17,13 @@ import {
 } from '@zero-pour/core';
 import { curveOf, motionOf, reportsOf, standingProfile, wantedSetting } from '@zero-pour/plan';
 import { startingFigures } from '@zero-pour/core';
-import { useDebounceFn, useLocalStorage } from '@vueuse/core';
-import { computed, onScopeDispose, shallowRef, watch } from 'vue';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, shallowRef, watch } from 'vue';
 import NoteField from '../../components/NoteField.vue';
 import NumberList from '../../components/NumberList.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { inWorker, WorkCancelled } from '../../pattern/jobs/workerPool';
+import { runJob } from '../../jobs/runJob';
+import { useJob } from '../../jobs/useJob';
 import { saveFile } from '../../pattern/saveFile';
 import { useNotices } from '../../state/notices';
 import { usePrints } from '../../state/printStore';
@@ -90,26 +92,13 @@ const engraved = computed<CouponSpec>(() => ({
 }));
 const layout = computed(() => layCoupon(engraved.value));
 
+/** The last one stands until the next is built. */
 const shape = shallowRef<CouponShape>();
-let stop = new AbortController();
-let left = false;
-const build = useDebounceFn(async (wanted: CouponSpec) => {
-  if (left) return;
-  stop.abort();
-  stop = new AbortController();
-  try {
-    shape.value = await inWorker(async (remote) => remote.coupon(wanted), {
-      signal: stop.signal,
-      urgent: true,
-    });
-  } catch (error) {
-    if (!(error instanceof WorkCancelled)) notices.wrong(error);
-  }
-}, 200);
-watch(engraved, (wanted) => void build(wanted), { immediate: true });
-onScopeDispose(() => {
-  left = true;
-  stop.abort();
+const { state: built, ask: build } = useJob(couponJob, { waitMs: 200, urgent: true });
+watch(engraved, (wanted) => build({ spec: wanted }), { immediate: true });
+watch(built, (now) => {
+  if (now.status === 'done') shape.value = now.output;
+  else if (now.status === 'failed') notices.wrong(new Error(now.sentence));
 });
 
 const busy = shallowRef(false);
@@ -117,10 +106,10 @@ async function save(to: 'stl' | '3mf'): Promise<void> {
   busy.value = true;
   try {
     const wanted = engraved.value;
-    const bytes = await inWorker(async (remote) => remote.couponFile(wanted, to));
+    const { output } = await runJob(couponFileJob, { spec: wanted, to });
     change({});
     const name = [props.resin.name, things.value?.printer.name, wanted.label].filter(Boolean).join(' ');
-    saveFile(new Blob([bytes as Uint8Array<ArrayBuffer>]), `coupon ${name}.${to}`);
+    saveFile(new Blob([output]), `coupon ${name}.${to}`);
   } catch (error) {
     notices.wrong(error);
   } finally {

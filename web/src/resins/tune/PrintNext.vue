@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import type { CouponCounts } from '@zero-pour/core';
 import type { TuningOf } from '@zero-pour/plan';
 import { computed } from 'vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import type { TuningOf, UsedTrial } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';

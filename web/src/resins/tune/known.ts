@@ -1,4 +1,4 @@
-import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import type { Judgement, MeasuredWidth } from '@zero-pour/core';
 import type { GatheredTrials, TuningOf } from '@zero-pour/plan';
 import { seconds } from './words';

@@ -6,8 +6,8 @@ import {
   type ShopItem,
   type ShopKind,
   type Trial,
-  type TuningAnswer,
 } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import {
   edgeCurve,
   foreseeOutcomes,

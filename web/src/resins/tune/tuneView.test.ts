@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
-import type { Resin, TuningAnswer, TuningJob } from '@zero-pour/contracts';
+import type { Resin } from '@zero-pour/contracts';
+import type { TuningAnswer, TuningJob } from '@zero-pour/jobs';
 import { edgeCurve, foreseeOutcomes, tuneExposure } from '@zero-pour/core';
 import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';

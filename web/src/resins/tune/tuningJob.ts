@@ -1,4 +1,5 @@
-import type { Printer, Trial, TuningJob } from '@zero-pour/contracts';
+import type { Printer, Trial } from '@zero-pour/contracts';
+import type { TuningJob } from '@zero-pour/jobs';
 import { BASE_COUPON, couponClass, snapS, type CouponCounts, type TuningTrial } from '@zero-pour/core';
 import { settableOf, type GatheredTrials, type TuningOf } from '@zero-pour/plan';
 

@@ -1,4 +1,4 @@
-import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import { fitWidths, formatQuantity, widthErrorMm, type MeasuredWidth } from '@zero-pour/core';
 import type { GatheredTrials, TuningOf, TuningThings } from '@zero-pour/plan';
 import { clockTime } from '../../time/shopClock';

@@ -1,4 +1,4 @@
-import type { TuningAnswer } from '@zero-pour/contracts';
+import type { TuningAnswer } from '@zero-pour/jobs';
 import {
   GOOD_SHARE,
   quantity,

@@ -1,2 +1,0 @@
-export { manifoldEngine } from './manifoldEngine';
-export { runAnalysis, type AnalysisRun } from './runAnalysis';

@@ -1,0 +1,91 @@
+import { z } from 'zod';
+import {
+  atLeastZeroSchema,
+  idSchema,
+  keySchema,
+  momentSchema,
+  noteSchema,
+  positiveSchema,
+  tempCSchema,
+} from '../parts';
+import { readingSchema } from '../reading';
+import { stepsSchema } from './making';
+import { pieceKeySchema } from './pieces';
+
+/** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
+export const HANGS = ['as printed', 'x', 'y', 'z'] as const;
+
+export const sprueStageSchema = z.strictObject({
+  hangs: z.enum(HANGS).optional(),
+  flaskId: idSchema.optional(),
+  arrangement: z.enum(['straight', 'rings']),
+  tiltDeg: z.number().min(0).max(80),
+  mainSprueDiameterMm: positiveSchema.max(40),
+  mainSprueLengthMm: atLeastZeroSchema.max(300),
+  weighBy: z.enum(['volume', 'weight']),
+  /** All patterns of the tree on the balance, without sprues. */
+  weighedPatternsG: readingSchema.optional(),
+  newPercent: z.number().min(0).max(100).optional(),
+  doneAt: momentSchema.optional(),
+  note: noteSchema.optional(),
+});
+
+export const pourStageSchema = z.strictObject({
+  /** Chosen temperatures; absent means by alloy and class. */
+  flaskTempC: tempCSchema.optional(),
+  metalTempC: tempCSchema.optional(),
+  flaskRead: readingSchema.optional(),
+  metalRead: readingSchema.optional(),
+  chargeRead: readingSchema.optional(),
+  vacuumKpa: readingSchema.optional(),
+  quenchAfterMin: readingSchema.optional(),
+  pouredAt: momentSchema.optional(),
+  spilled: z.boolean().optional(),
+  /** Timed steps at the furnace. */
+  steps: stepsSchema.optional(),
+  note: noteSchema.optional(),
+});
+
+/** One flask of a pour: what hangs in it, its tree, its place in the kiln, and its pour. Several share one bowl. */
+export const pourFlaskSchema = z.strictObject({
+  key: keySchema,
+  /** Pieces that hang in it; absent: all that go into a flask and hang in no other. */
+  pieces: z.array(pieceKeySchema).max(500).optional(),
+  sprue: sprueStageSchema,
+  /** When it was filled from the bowl. */
+  filledAt: momentSchema.optional(),
+  /** Where it stands in the kiln, in the shop's words. */
+  kilnPlace: z.string().max(60).optional(),
+  pour: pourStageSchema,
+});
+export type PourFlask = z.infer<typeof pourFlaskSchema>;
+
+/** Key of the flask that every pour begins with. */
+export const FIRST_FLASK = 'f1';
+
+/** A flask nothing of which is decided: shop defaults. */
+export const emptyFlask = (key: string): PourFlask => ({
+  key,
+  sprue: {
+    arrangement: 'straight',
+    tiltDeg: 45,
+    mainSprueDiameterMm: 6,
+    mainSprueLengthMm: 12,
+    weighBy: 'volume',
+  },
+  pour: {},
+});
+
+interface Poured {
+  flasks: readonly Pick<PourFlask, 'pour'>[];
+}
+
+/** Moment of the pour: of the last flask, once all are poured; undefined before. */
+export function pouredAt({ flasks }: Poured): string | undefined {
+  const moments = flasks.map(({ pour }) => pour.pouredAt);
+  return moments.includes(undefined) ? undefined : moments.sort().at(-1);
+}
+
+/** Whether any flask is poured. */
+export const anyPoured = ({ flasks }: Poured): boolean =>
+  flasks.some(({ pour }) => pour.pouredAt !== undefined);

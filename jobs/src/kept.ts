@@ -1,0 +1,27 @@
+import type { Job } from './job';
+import { patternJob } from './pattern';
+import { standingJob } from './standing';
+
+/** Jobs whose results are kept, by name. */
+export const KEPT_JOBS = { pattern: patternJob, standing: standingJob } as const;
+export type KeptJobName = keyof typeof KEPT_JOBS;
+export const KEPT_JOB_NAMES = Object.keys(KEPT_JOBS) as [KeptJobName, ...KeptJobName[]];
+
+/** A kept job by its name, whatever it takes and gives: its own schemas say which. */
+export const keptJob = (name: KeptJobName): Job<unknown, unknown> =>
+  KEPT_JOBS[name] as unknown as Job<unknown, unknown>;
+
+/** Results of one part that are kept of a job; every turn of a part makes another one. */
+export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = { pattern: 4, standing: 40 };
+
+/** The hash of the file that an input is about. */
+export function fileOf(input: unknown): string {
+  const { file, part } = input as { file?: string; part?: { file: string } };
+  return file ?? part?.file ?? '';
+}
+
+/** Hashes of the bytes that an output names. */
+export function blobsOf(output: unknown): string[] {
+  const { result } = output as { result?: { shapeHash?: string } };
+  return result?.shapeHash === undefined ? [] : [result.shapeHash];
+}

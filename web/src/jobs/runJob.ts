@@ -1,0 +1,59 @@
+import { errorSentence } from '@zero-pour/contracts';
+import { MeshFileError } from '@zero-pour/core';
+import { resultOf, type Job, type JobResult, type RunOutcome } from '@zero-pour/jobs';
+import { proxy, transfer } from 'comlink';
+import { fetchBytes } from '../api/request';
+import { inWorker, type WorkOptions } from './workerPool';
+
+export interface RunOptions extends Omit<WorkOptions, 'about'> {
+  report?: (step: string, share: number) => void;
+  /** Bytes that the page has at hand, by the name that the input gives them. */
+  bytes?: ReadonlyMap<string, Uint8Array>;
+}
+
+/** Progress is shown no more often than this. */
+const REPORT_EVERY_MS = 50;
+
+/** Jobs of one part meet in one worker. */
+function partIn(input: unknown): { about?: string } {
+  const { part, file, unitMm } = input as { part?: unknown; file?: string; unitMm?: number };
+  if (part) return { about: JSON.stringify(part) };
+  return file === undefined ? {} : { about: JSON.stringify({ file, unitMm }) };
+}
+
+/**
+ * Runs a job in a worker of the page. Rejects with MeshFileError for a bad file, with WorkCancelled when it was called
+ * off.
+ */
+export async function runJob<I, O>(
+  job: Job<I, O>,
+  input: I,
+  options: RunOptions = {},
+): Promise<JobResult<O>> {
+  const { report, bytes, signal } = options;
+  let last = -Infinity;
+  const told = proxy((step: string, share: number) => {
+    if (signal?.aborted || performance.now() - last < REPORT_EVERY_MS) return;
+    last = performance.now();
+    report?.(step, share);
+  });
+  const blob = proxy(async (hash: string) => {
+    const own = bytes?.get(hash);
+    if (own) return own;
+    const fetched = await fetchBytes(hash);
+    return transfer(fetched, [fetched.buffer as ArrayBuffer]);
+  });
+  // A plain copy: what a page holds may be wrapped so that it notices changes.
+  const plain = JSON.parse(JSON.stringify(input)) as I;
+  const outcome = await inWorker<RunOutcome>(async (remote) => remote.run(job.name, plain, blob, told), {
+    ...options,
+    ...partIn(plain),
+  });
+  return resultOf(outcome) as JobResult<O>;
+}
+
+/** What went wrong, for whoever reads the page. */
+export function sentenceOf(error: unknown): string {
+  if (error instanceof MeshFileError) return errorSentence(error.code, error.detail);
+  return error instanceof Error ? error.message : String(error);
+}
