@@ -2,7 +2,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
-import { emptyPourDoc } from '@zero-pour/contracts';
+import { emptyPourDoc, pieceKey } from '@zero-pour/contracts';
 import { SYNCED_START, SyncedFiles } from '../server/src/db/syncedFiles';
 import { ms, table } from './table';
 
@@ -21,7 +21,7 @@ async function timeWrites(open: (folder: string) => Promise<PGlite>): Promise<nu
   await db.query('INSERT INTO pour VALUES (1, $1)', [JSON.stringify(doc)]);
   const times: number[] = [];
   for (let n = 0; n < WRITES; n++) {
-    doc.print.pieces[String((n % 900) + 1)] = { outcome: 'good', note: `piece ${n}` };
+    doc.print.pieces[pieceKey('l1', (n % 900) + 1)] = { outcome: 'good', note: `piece ${n}` };
     const began = performance.now();
     await db.query('UPDATE pour SET doc = $1 WHERE id = 1', [JSON.stringify(doc)]);
     times.push(performance.now() - began);

@@ -78,7 +78,7 @@ test('cleaning at the bench outlasts a reload and a stopped server, and what it 
     await page.getByRole('button', { name: 'Finished now' }).click();
     await page.getByRole('button', { name: 'All good' }).click();
     await page
-      .getByRole('radiogroup', { name: 'Piece 2', exact: true })
+      .getByRole('radiogroup', { name: 'Barnacle band 2', exact: true })
       .getByRole('radio', { name: 'lost' })
       .click();
     await page.getByRole('button', { name: 'vat wiped' }).click();
@@ -162,10 +162,10 @@ test('cleaning at the bench outlasts a reload and a stopped server, and what it 
     await allKept(page);
     const { pieces, steps } = (await readPour(page, id)).doc.clean;
     expect(pieces).toEqual({
-      1: { verdict: 'cast', expect: 'likely good' },
-      2: { verdict: 'reprint', expect: 'poor' },
-      3: { verdict: 'cast', expect: 'likely good' },
-      4: { verdict: 'cast', expect: 'likely good' },
+      'l1/1': { verdict: 'cast', expect: 'likely good' },
+      'l1/2': { verdict: 'reprint', expect: 'poor' },
+      'l1/3': { verdict: 'cast', expect: 'likely good' },
+      'l1/4': { verdict: 'cast', expect: 'likely good' },
     });
     expect(steps['look2']!.saw).toBe('wet at supports');
     expect(steps['look2~2']!.saw).toBe('fine');

@@ -44,7 +44,7 @@ test('three hundred entries typed without a server are kept, the impossible one 
   const { id, doc } = (await shopOf(page)).openPours.find(
     (pour) => pour.doc.print.startedAt && !pour.doc.print.finishedAt,
   )!;
-  const wanted = doc.brief.patterns.reduce((sum, { count }) => sum + count, 0);
+  const wanted = doc.brief.lines.reduce((sum, { count }) => sum + count, 0);
 
   await test.step('the plate holds three hundred pieces', async () => {
     await page.goto(`${demo.address}/pours/${id}/print`);

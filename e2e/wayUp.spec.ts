@@ -75,19 +75,19 @@ test('a way up is searched and taken, the plate is filled, two lost pieces are e
     await page.getByRole('button', { name: 'All good' }).click();
     for (const piece of ['2', '3']) {
       await page
-        .getByRole('radiogroup', { name: `Piece ${piece}`, exact: true })
+        .getByRole('radiogroup', { name: `Barnacle band ${piece}`, exact: true })
         .getByRole('radio', { name: 'lost' })
         .click();
     }
     const wrong = page.getByRole('combobox', { name: 'What is wrong' });
     await expect(wrong).toHaveCount(2);
     await choose(page, 'What is wrong', 'Fell from the plate');
-    await expect(page.getByRole('heading', { name: 'Why: fell from the plate (piece 2)' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Why: fell from the plate (Barnacle band 2)' })).toBeVisible();
     await expect(page.getByText(/Change one thing:/)).toBeVisible();
     await page.getByRole('button', { name: 'it was not' }).first().click();
     await page.reload();
     await expect(page.getByRole('button', { name: 'may be, after all' })).toBeVisible();
     await expect(page.getByText('lost').first()).toBeVisible();
-    await expect(page.getByRole('radiogroup', { name: 'Piece 3', exact: true }).getByRole('radio', { name: 'lost' })).toBeChecked(); // prettier-ignore
+    await expect(page.getByRole('radiogroup', { name: 'Barnacle band 3', exact: true }).getByRole('radio', { name: 'lost' })).toBeChecked(); // prettier-ignore
   });
 });

@@ -1,4 +1,4 @@
-export { defineJob, type Job, type JobContext, type JobResult } from './job';
+export { defineJob, typed, type Job, type JobContext, type JobResult } from './job';
 export { canonicalJson, jobKey, jobText, sha256 } from './key';
 export { makeRunner, resultOf, type RunOutcome } from './run';
 export { partOf, partSchema, readPart, type PartInput, type ReadPart } from './part';

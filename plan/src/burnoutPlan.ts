@@ -1,4 +1,5 @@
 import {
+  CASTING_RANGE_C,
   castsWax,
   CLEAN_OUT_H,
   GYPSUM_CEILING_C,
@@ -12,7 +13,7 @@ import {
   type Segment,
 } from '@zero-pour/core';
 import type { PourContext } from './context';
-import { known, lacking, missing, type Planned } from './planned';
+import { impossible, known, lacking, missing, type Planned } from './planned';
 import type { TemperaturePlan } from './temperaturePlan';
 
 export interface BurnoutPlan {
@@ -69,7 +70,12 @@ export function planBurnout(
       ),
     );
   }
-  const castingC = Math.max(30, temperatures.flaskC);
+  const castingC = temperatures.flaskC;
+  if (castingC < CASTING_RANGE_C[0] || castingC > CASTING_RANGE_C[1])
+    return impossible(
+      `A flask is cast at ${CASTING_RANGE_C[0]} to ${CASTING_RANGE_C[1]} °C; this one is to be at ${Math.round(castingC)} °C. Look at its temperature, or at the metal’s range.`,
+      'pour',
+    );
   const curve = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
   const peakC = Math.max(...curve.points.map((p) => p.tempC));
   // Wax runs out before it swells and leaves little to burn: the resin's own limits are the master's, not the flask's.

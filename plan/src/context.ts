@@ -14,16 +14,10 @@ import type {
   Settings,
   ShopLists,
 } from '@zero-pour/contracts';
-import {
-  BOOK_SIZES,
-  castsWax,
-  measureStance,
-  NO_ROTATION,
-  type Rotation,
-  type Stance,
-} from '@zero-pour/core';
+import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION } from '@zero-pour/core';
+import type { Part } from './part';
 import { castPieces } from './pieces';
-import { NO_READINGS, notingReadings, type Readings } from './readings';
+import { isNotRead, NO_READINGS, notingReadings, type NotRead, type Readings } from './readings';
 import { NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
 import type { ShopSizes } from './scale/gatherSizes';
 
@@ -34,24 +28,12 @@ export interface Shop {
   settings: Settings;
   lists: ShopLists;
   patterns: readonly Pattern[];
-  /** What the shop measured of sizes; absent: the book. */
-  sizes?: ShopSizes;
+  /** What the shop measured of sizes; absent: nothing was. */
+  sizes?: ShopSizes | NotRead;
   /** What its prints taught; absent: nothing yet. */
-  prints?: ShopPrints;
+  prints?: ShopPrints | NotRead;
   /** What long computations said; absent: nothing read. */
   readings?: Readings;
-}
-
-/** One line of the brief with its pattern, as it stands on the plate. */
-export interface Part {
-  /** Key of the line. */
-  key: string;
-  pattern: Pattern;
-  count: number;
-  /** How many are printed, spares apart: a master is printed once. */
-  prints: number;
-  rotation: Rotation;
-  stance: Stance;
 }
 
 /** One flask of the pour with what hangs in it; the shop's flask is undefined until it is chosen. */
@@ -81,8 +63,11 @@ export interface PourContext {
   kiln: Kiln | undefined;
   alloy: Alloy | undefined;
   programme: Programme | undefined;
+  /** The book's, and nothing, where the record is not read. */
   sizes: ShopSizes;
   prints: ShopPrints;
+  /** What of the record is not there, and why. */
+  notRead: { sizes?: NotRead; prints?: NotRead };
   readings: ReturnType<typeof notingReadings>;
 }
 
@@ -139,9 +124,16 @@ export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
     kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
-    sizes: shop.sizes ?? NOTHING_MEASURED,
-    prints: shop.prints ?? NOTHING_PRINTED,
+    ...recordOf(shop),
     readings: notingReadings(shop.readings ?? NO_READINGS),
+  };
+}
+
+function recordOf({ sizes = NOTHING_MEASURED, prints = NOTHING_PRINTED }: Shop) {
+  return {
+    sizes: isNotRead(sizes) ? NOTHING_MEASURED : sizes,
+    prints: isNotRead(prints) ? NOTHING_PRINTED : prints,
+    notRead: { ...(isNotRead(sizes) ? { sizes } : {}), ...(isNotRead(prints) ? { prints } : {}) },
   };
 }
 

@@ -6,7 +6,8 @@ import {
   type Gates,
   type Judgement,
 } from '@zero-pour/core';
-import type { Part, PourContext } from './context';
+import type { PourContext } from './context';
+import type { Part } from './part';
 import { figure, formula, type Figure, type Given } from './figure';
 
 export interface PartGates {

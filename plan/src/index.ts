@@ -4,11 +4,11 @@ export {
   resolvePour,
   firstFlask,
   type FlaskContext,
-  type Part,
   type PlannedFor,
   type PourContext,
   type Shop,
 } from './context';
+export type { Part } from './part';
 export { castPieces, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type FlaskPlan, type PourPlan } from './planPour';
@@ -79,8 +79,8 @@ export {
   type Known,
   type ShopPrints,
 } from './print/knowPrints';
-export { judgeLoad, standingOf, standingWish } from './print/plateLoad';
-export { NO_READINGS, type Reading, type Readings, type WantedReading } from './readings';
+export { planLoad, standingOf, standingWish } from './print/plateLoad';
+export { NO_READINGS, type NotRead, type Reading, type Readings, type WantedReading } from './readings';
 export { plateNow } from './print/plateNow';
 export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
 export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';

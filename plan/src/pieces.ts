@@ -1,6 +1,13 @@
-import { masterKey, pieceKey, readPieceKey, type Pattern, type PieceKey } from '@zero-pour/contracts';
+import {
+  masterKey,
+  pieceKey,
+  readPieceKey,
+  type Pattern,
+  type PieceKey,
+  type PourDoc,
+} from '@zero-pour/contracts';
 import { castsWax, goesIntoFlask } from '@zero-pour/core';
-import type { Part, PourContext } from './context';
+import type { Part } from './part';
 
 /** A piece by its name, with what it is a copy of. */
 export interface PlannedPiece {
@@ -36,9 +43,12 @@ const recordedBeyond = (records: readonly object[], part: Part, wanted: readonly
   return [...new Set(own)].sort((a, b) => (readPieceKey(a)?.copy ?? 0) - (readPieceKey(b)?.copy ?? 0));
 };
 
-type Pieces = Pick<PourContext, 'doc' | 'parts'>;
+interface Pieces {
+  doc: PourDoc;
+  parts: readonly Part[];
+}
 
-const printedKeys = ({ doc }: Pick<PourContext, 'doc'>, part: Part): PieceKey[] =>
+const printedKeys = ({ doc }: Pick<Pieces, 'doc'>, part: Part): PieceKey[] =>
   upTo(part.prints + doc.print.spares).map((copy) =>
     castsWax(doc.brief.route) ? masterKey(part.key, copy) : pieceKey(part.key, copy),
   );

@@ -6,11 +6,16 @@ export interface Need {
   stage: StageKey;
 }
 
-/** A part of the plan: worked out, or waiting for decisions. An open plan is no error. */
+/**
+ * A part of the plan: worked out; waiting for decisions; impossible as decided; being worked out, or read; or not to be had
+ * at all. An open plan is no error.
+ */
 export type Planned<T> =
   | { status: 'known'; value: T }
   | { status: 'missing'; needs: Need[] }
-  | { status: 'impossible'; reason: string; stage: StageKey };
+  | { status: 'impossible'; reason: string; stage: StageKey }
+  | { status: 'working'; what: string }
+  | { status: 'failed'; reason: string };
 
 export const known = <T>(value: T): Planned<T> => ({ status: 'known', value });
 export const missing = (needs: Need[]): Planned<never> => ({ status: 'missing', needs });
@@ -19,6 +24,9 @@ export const impossible = (reason: string, stage: StageKey): Planned<never> => (
   reason,
   stage,
 });
+
+export const working = (what: string): Planned<never> => ({ status: 'working', what });
+export const failed = (reason: string): Planned<never> => ({ status: 'failed', reason });
 
 /** The needs among these that have nothing yet. */
 export function lacking(...wanted: readonly [thing: unknown, what: string, stage: StageKey][]): Need[] {

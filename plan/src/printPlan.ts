@@ -13,7 +13,7 @@ import { figure, formula, type Figure, type Given } from './figure';
 import { resinDensityGiven, volumeIsEstimate } from './givens';
 import { known, lacking, missing, type Planned } from './planned';
 import { motionOf, supportsOf } from './print/knowPrints';
-import { judgeLoad } from './print/plateLoad';
+import { planLoad } from './print/plateLoad';
 import type { ScalePlan } from './scale/planScale';
 
 export interface PrintPlan {
@@ -31,6 +31,8 @@ export interface PrintPlan {
   heightMm: number;
   /** Parts of the largest footprint that the plate takes. */
   places: number;
+  /** Whether the plate holds it. */
+  load: Planned<Judgement>;
   judgements: Judgement[];
 }
 
@@ -254,7 +256,7 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
   const { use, figure: resinG } = resinFigure(context, volumeMm3);
   const inBottlesMl = resin.bottles.reduce((sum, bottle) => sum + bottle.mlLeft, 0);
   const leftMl = resin.bottles.length > 0 ? inBottlesMl - use.totalMl : undefined;
-  const load = judgeLoad(context);
+  const load = planLoad(context);
   return known({
     copies,
     layers: layerCount(heightMm, profile.layerMm),
@@ -266,10 +268,11 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
     leftMl,
     heightMm,
     places,
+    load,
     judgements: [
       ...judgePlate(copies, places, heightMm, printer.plateZMm, printer.name),
       ...judgeBottles(context, leftMl),
-      ...(load ? [load] : []),
+      ...(load.status === 'known' ? [load.value] : []),
     ],
   });
 }

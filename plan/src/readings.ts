@@ -7,6 +7,10 @@ export type Reading<T> =
   | { status: 'working'; share: number }
   | { status: 'failed'; sentence: string };
 
+/** The shop's own record while it is not there: it is being asked for, or could not be read. That is not *nothing*. */
+export type NotRead = { status: 'unread' } | { status: 'failed'; sentence: string };
+export const isNotRead = (record: object): record is NotRead => 'status' in record;
+
 /** Looks up what a job said of an input. */
 export interface Readings {
   of: <I, O>(job: Job<I, O>, input: I) => Reading<O>;

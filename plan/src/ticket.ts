@@ -34,6 +34,10 @@ function figureLine<T>(
       return { label, kind: 'needs', needs: planned.needs };
     case 'impossible':
       return { label, kind: 'impossible', reason: planned.reason, stage: planned.stage };
+    case 'working':
+      return words(label, say`${planned.what} …`);
+    case 'failed':
+      return words(label, say`${planned.reason}`);
   }
 }
 

@@ -15,7 +15,8 @@ import {
   volumeOfWeighedPrint,
 } from '@zero-pour/core';
 import { readingValue, type Flask } from '@zero-pour/contracts';
-import type { FlaskContext, Part, PourContext } from './context';
+import type { FlaskContext, PourContext } from './context';
+import type { Part } from './part';
 import { figure, formula, fromFigure, type Figure, type Given } from './figure';
 import type { PartGates } from './gatePlan';
 import { patternDensityGiven, volumeIsEstimate } from './givens';

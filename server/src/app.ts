@@ -69,11 +69,11 @@ export function createApp(services: Services, webFolder: string): Express {
 }
 
 /**
- * The mesh worker's boolean engine makes its own small functions while it starts. A worker goes by the policy of its
+ * The boolean engine of the page’s workers makes its own small functions while it starts. A worker goes by the policy of its
  * own script, so that only it may, and the page may not (docs/decisions/0008).
  */
 const WORKER_POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
-const isWorker = (file: string): boolean => /mesh\.worker-[\w-]+\.js$/.test(file);
+const isWorker = (file: string): boolean => /job\.worker-[\w-]+\.js$/.test(file);
 
 /** The name of the built page, as the page itself knows it. */
 function readBuild(webFolder: string): string {

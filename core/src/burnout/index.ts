@@ -1,4 +1,5 @@
 export {
+  CASTING_RANGE_C,
   coolingHours,
   HAND_NAME_MAX,
   handNames,

@@ -70,6 +70,9 @@ export function handNames(segments: readonly Pick<Segment, 'name' | 'hands'>[]):
   );
 }
 
+/** Temperatures that a flask is cast at, °C. */
+export const CASTING_RANGE_C = [30, 1000] as const;
+
 const ROOM_C = 20;
 /** Cooling is drawn in this many straight pieces. */
 const COOLING_PIECES = 12;
@@ -114,7 +117,7 @@ export function programmeCurve(
   kiln: KilnPace,
   startC = ROOM_C,
 ): ProgrammeCurve {
-  requireNumber('castingTempC', castingTempC, 30, 1000);
+  requireNumber('castingTempC', castingTempC, ...CASTING_RANGE_C);
   const points: CurvePoint[] = [{ h: 0, tempC: startC }];
   const placed: PlacedSegment[] = [];
   let h = 0;

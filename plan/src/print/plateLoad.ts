@@ -1,6 +1,8 @@
 import { judgeAdhesion, type Judgement, type PlateLoad, type SupportAdvice } from '@zero-pour/core';
 import { partOf, standingInput, standingJob } from '@zero-pour/jobs';
-import type { Part, PourContext } from '../context';
+import type { PourContext } from '../context';
+import type { Part } from '../part';
+import { failed, known, lacking, missing, working, type Planned } from '../planned';
 import type { Reading } from '../readings';
 import { heldPlates, supportsOf } from './knowPrints';
 
@@ -52,7 +54,7 @@ export function cutOfPlate(
 export function loadOf(context: PourContext): PlateLoad | undefined {
   const { resin, profile, prints } = context;
   const parts = cutParts(context);
-  if (!resin || !profile || !parts) return undefined;
+  if (!resin || !profile || !parts || context.notRead.prints) return undefined;
   const sum = (of: (one: CutPart) => number): number =>
     parts.reduce((total, one) => total + of(one) * one.copies, 0);
   const share = 1 + supportsOf(prints, resin).value / 100;
@@ -66,8 +68,37 @@ export function loadOf(context: PourContext): PlateLoad | undefined {
   return heldMm2 > 0 && peakMm2 > 0 && hangingG > 0 ? { hangingG, peakMm2, heldMm2 } : undefined;
 }
 
+/** What the layers and the record of prints have yet to say, before anything is said of the plate's hold. */
+function waitsFor(context: PourContext): Planned<never> | undefined {
+  const { resin, printer, profile, parts, notRead } = context;
+  if (!resin || !printer || !profile || parts.length === 0)
+    return missing(
+      lacking(
+        [parts[0], 'a pattern', 'pattern'],
+        [resin, 'a resin', 'resin'],
+        [printer, 'a printer', 'resin'],
+        [profile, 'a profile', 'resin'],
+      ),
+    );
+  const reads = parts.map((part) => standingOf(context, part));
+  for (const read of reads)
+    if (read.status === 'failed') return failed(`What the layers say is not known: ${read.sentence}`);
+  if (notRead.prints?.status === 'failed')
+    return failed(`What held before could not be read: ${notRead.prints.sentence}`);
+  if (reads.some(({ status }) => status !== 'known')) return working('Each part is cut into layers');
+  return notRead.prints ? working('What held before is read') : undefined;
+}
+
+/** Whether the plate holds it; what nobody has cut or read yet is said to be so, never taken for a plate that holds. */
+export function planLoad(context: PourContext): Planned<Judgement> {
+  const waits = waitsFor(context);
+  if (waits) return waits;
+  const judged = judgeLoad(context);
+  return judged ? known(judged) : failed('The layers say nothing of this part: is it closed?');
+}
+
 /** Whether the plate holds it, beside what held before on this printer with this resin. */
-export function judgeLoad(context: PourContext): Judgement | undefined {
+function judgeLoad(context: PourContext): Judgement | undefined {
   const load = loadOf(context);
   const { resin, printer, prints, pourId } = context;
   if (!load || !resin || !printer) return undefined;

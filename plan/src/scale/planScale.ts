@@ -138,7 +138,7 @@ function planWithChain(context: PourContext, things: SizeThings): ScalePlan {
       : percentFigure(figures, percents);
   const printed = held && sizes.find((size) => size.target.key === held.key);
   return {
-    percent,
+    percent: context.notRead.sizes && !fixed ? { ...percent, guessed: true } : percent,
     percents,
     inFlask: inFlaskFigure(percent, chain),
     ...(printed ? { printMm: printFigure(printed, percent, percents, figures, !fixed) } : {}),
@@ -146,14 +146,29 @@ function planWithChain(context: PourContext, things: SizeThings): ScalePlan {
     chain,
     sizes,
     best,
-    judgements: judgeScale({
-      sizes,
-      best,
-      proposed: fixed ? choice.percents : undefined,
-      apart: choice === best.axes,
-    }),
+    judgements: judgeRead(
+      context,
+      judgeScale({
+        sizes,
+        best,
+        proposed: fixed ? choice.percents : undefined,
+        apart: choice === best.axes,
+      }),
+    ),
     ringSizes: ringSizesOf(doc.brief.sizes),
   };
+}
+
+/** While what was measured is not read, the book stands in for it: that is said, and nothing is said to hold. */
+function judgeRead({ notRead }: PourContext, judgements: Judgement[]): Judgement[] {
+  const { sizes } = notRead;
+  if (!sizes) return judgements;
+  const why =
+    sizes.status === 'failed'
+      ? `What was measured here could not be read: ${sizes.sentence}`
+      : 'What was measured here is still being read.';
+  const alone: Judgement = { rule: 'book alone', weight: 'watch', lead: 'By the book alone.', why: [why] };
+  return [alone, ...judgements.filter(({ weight }) => weight !== 'ok')];
 }
 
 function ringSizesOf(sizes: readonly SizeTarget[]): RingSizeName[] {

@@ -1,8 +1,23 @@
 import type { PouredSizes, PourDoc, SizeSeries } from '@zero-pour/contracts';
-import { formatPhrase, METRIC, NO_ROTATION, ringDiameterMm, sizeToPrint, type Rotation } from '@zero-pour/core';
+import {
+  formatPhrase,
+  METRIC,
+  NO_ROTATION,
+  ringDiameterMm,
+  sizeToPrint,
+  type Rotation,
+} from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import type { Shop } from '../context';
-import { knowSizes, planPour, sharesOfSize, valueOf, type PourPlan, type ScalePlan } from '../index';
+import {
+  knowSizes,
+  planPour,
+  sharesOfSize,
+  valueOf,
+  type PourPlan,
+  type ScalePlan,
+  type ShopSizes,
+} from '../index';
 import { BLOCK_ID, fullDoc, id, LINE, planShop, wanted } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -48,7 +63,7 @@ const series = (change: Partial<SizeSeries> = {}): SizeSeries => ({
   note: '',
   ...change,
 });
-const withSizes = (list: SizeSeries[], poured: PouredSizes[] = []): Shop => {
+const withSizes = (list: SizeSeries[], poured: PouredSizes[] = []): Shop & { sizes: ShopSizes } => {
   const shop = planShop();
   return { ...shop, sizes: knowSizes(shop.lists, list, poured) };
 };
@@ -86,15 +101,15 @@ describe('the chain of a pour', () => {
     const plain = scaleOf().percent.value;
     const left = { ...out, pairs: out.pairs.map((pair) => ({ ...pair, leftOut: true })) };
     expect(scaleOf(() => {}, withSizes([left])).percent.value).toBeCloseTo(plain, 9);
-    expect(withSizes([left]).sizes!.measured).toHaveLength(5);
+    expect(withSizes([left]).sizes.measured).toHaveLength(5);
     expect(scaleOf(() => {}, withSizes([series({ resinId: id(77) })])).percent.value).toBeCloseTo(plain, 9);
   });
 
   it('takes the mean of several readings of one piece as one size', () => {
     const pairs = [{ key: 'a', axis: 'XY' as const, printMm: 10, readingsMm: [9.8, 9.9], leftOut: false }];
-    const [size] = withSizes([series({ pairs })]).sizes!.measured;
+    const [size] = withSizes([series({ pairs })]).sizes.measured;
     expect(size!.measuredMm).toBeCloseTo(9.85, 12);
-    expect(withSizes([series({ pairs: [{ ...pairs[0]!, readingsMm: [] }] })]).sizes!.measured).toEqual([]);
+    expect(withSizes([series({ pairs: [{ ...pairs[0]!, readingsMm: [] }] })]).sizes.measured).toEqual([]);
   });
 
   it('goes through mold and wax by the mold route, and melts wax, not prints', () => {
@@ -270,7 +285,7 @@ describe('what is printed already', () => {
   });
 
   it('feeds its measured castings back by itself', () => {
-    const { measured, learnt } = withSizes([], [poured()]).sizes!;
+    const { measured, learnt } = withSizes([], [poured()]).sizes;
     expect(measured).toHaveLength(1);
     expect(measured[0]).toMatchObject({ stage: 'finished', axis: 'bore', measuredMm: 17.1, from: { kind: 'pour', number: 41, casting: 'l1/1' } }); // prettier-ignore
     expect(measured[0]!.printMm).toBeCloseTo(US7 * 1.006, 9);
@@ -278,7 +293,7 @@ describe('what is printed already', () => {
     expect(learnt.shifts(`metal ${STERLING}`)).toBeLessThan(0);
     expect(learnt.countOf('typed metal')).toBe(0);
     const { printedAs: _, ...scale } = poured().scale;
-    expect(withSizes([], [poured({ scale })]).sizes!.measured).toEqual([]);
+    expect(withSizes([], [poured({ scale })]).sizes.measured).toEqual([]);
   });
 
   it('closes a mold’s loop with its first wax', () => {
@@ -292,7 +307,7 @@ describe('what is printed already', () => {
         measured: { held: { wax: { state: 'measured', value: 16.7 } } },
       },
     });
-    const { learnt } = withSizes([], [wax]).sizes!;
+    const { learnt } = withSizes([], [wax]).sizes;
     expect(learnt.countOf('mold natural rubber')).toBe(1);
     expect(Math.abs(learnt.shifts('mold natural rubber'))).toBeGreaterThan(Math.abs(learnt.shifts('wax')));
     expect(learnt.countOf(`metal ${STERLING}`)).toBe(0);

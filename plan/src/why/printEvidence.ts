@@ -2,7 +2,8 @@ import { judgeStepTime, quantity, say, type CleanKind, type Evidence, type Sign 
 import { readingValue } from '@zero-pour/contracts';
 import { cleaningOf, isOver, minutesOf } from '../clean/cleaning';
 import type { PourContext } from '../context';
-import { cutOfPlate, judgeLoad } from '../print/plateLoad';
+import { valueOf } from '../planned';
+import { cutOfPlate, planLoad } from '../print/plateLoad';
 
 const MS_A_DAY = 86_400_000;
 /** A figure this far from what others report is low, or high. */
@@ -120,7 +121,7 @@ function beforeSigns({ doc, resin, printer }: PourContext): Record<string, Sign>
 
 /** What hung there against what held before, once the layers were cut. */
 function loadSign(context: PourContext): Record<string, Sign> {
-  const judged = judgeLoad(context);
+  const judged = valueOf(planLoad(context));
   return judged ? { 'load high': sign(judged.weight !== 'ok', judged.why) } : {};
 }
 

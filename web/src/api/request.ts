@@ -112,3 +112,7 @@ export async function fetchBytes(hash: string): Promise<Uint8Array> {
 }
 
 export const blobAddress = (hash: string): string => `/api/blobs/${hash}`;
+
+/** What went wrong, for whoever reads the page. */
+export const sentenceOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);

@@ -170,7 +170,7 @@ describe('pouring at the bench', () => {
     expect([title(), digits()]).toEqual(['Flask out, pour', '520 °C']);
     expect(flatText(page)).toContain('Molten metal: dry tools, face shield');
     await press(' ');
-    expect(docOf(29).pour.pouredAt).toBeDefined();
+    expect(docOf(29).flasks[0]!.pour.pouredAt).toBeDefined();
     expect(title()).toMatch(/^(Wait, then quench|Let it cool, then break it out)$/);
     await wait(60);
     expect(digits()).toMatch(/^\d+:00$/);

@@ -26,7 +26,9 @@ describe('the board', () => {
   it('ticks a turn of the flask, and takes it back', async () => {
     const page = open();
     await page.findAll('.hands button').find((b) => b.attributes('aria-label')?.includes('Turn the flask'))!.trigger('click'); // prettier-ignore
-    expect(Object.keys(usePours().pours.get(idOf(29))!.doc.burnout.hands)).toEqual(['0']);
+    expect(Object.keys(usePours().pours.get(idOf(29))!.doc.burnout.hands)).toEqual([
+      'Steam and drain › Turn the flask, button up',
+    ]);
     useNotices().current!.action!.run();
     await flushPromises();
     expect(usePours().pours.get(idOf(29))!.doc.burnout.hands).toEqual({});

@@ -18,6 +18,8 @@ const stageName = (key: StageKey): string => STAGES.find((s) => s.key === key)?.
       </button>
     </template>
   </p>
+  <p v-else-if="planned.status === 'working'" class="note" role="status">{{ planned.what }} …</p>
+  <p v-else-if="planned.status === 'failed'" class="note stop">{{ planned.reason }}</p>
   <p v-else-if="planned.status === 'impossible'" class="note stop">
     {{ planned.reason }}
     <button type="button" class="text-button" @click="emit('goTo', planned.stage)">

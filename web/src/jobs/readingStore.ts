@@ -5,7 +5,7 @@ import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
 import { z } from 'zod';
 import { request, sendBytes } from '../api/request';
-import { runJob, sentenceOf, type RunOptions } from './runJob';
+import { runJob, whyNot, type RunOptions } from './runJob';
 import { WorkCancelled } from './workerPool';
 
 /** How often the server is asked again for what it is working out. */
@@ -74,7 +74,7 @@ export const useReadings = defineStore('readings', () => {
   }
   function fail(text: string, error: unknown): void {
     if (error instanceof WorkCancelled) states.delete(text);
-    else states.set(text, { status: 'failed', sentence: sentenceOf(error) });
+    else states.set(text, { status: 'failed', sentence: whyNot(error) });
   }
 
   /** Lets the server work out what a plan wants; what fails is said, and asked for again when the page is opened anew. */

@@ -2,7 +2,7 @@ import { errorSentence } from '@zero-pour/contracts';
 import { MeshFileError } from '@zero-pour/core';
 import { resultOf, type Job, type JobResult, type RunOutcome } from '@zero-pour/jobs';
 import { proxy, transfer } from 'comlink';
-import { fetchBytes } from '../api/request';
+import { fetchBytes, sentenceOf } from '../api/request';
 import { inWorker, type WorkOptions } from './workerPool';
 
 export interface RunOptions extends Omit<WorkOptions, 'about'> {
@@ -52,8 +52,6 @@ export async function runJob<I, O>(
   return resultOf(outcome) as JobResult<O>;
 }
 
-/** What went wrong, for whoever reads the page. */
-export function sentenceOf(error: unknown): string {
-  if (error instanceof MeshFileError) return errorSentence(error.code, error.detail);
-  return error instanceof Error ? error.message : String(error);
-}
+/** Why a job gave nothing, for whoever reads the page. */
+export const whyNot = (error: unknown): string =>
+  error instanceof MeshFileError ? errorSentence(error.code, error.detail) : sentenceOf(error);

@@ -2,7 +2,7 @@ import { jobText, KEPT_JOB_NAMES, type Job, type JobResult } from '@zero-pour/jo
 import { useDebounceFn } from '@vueuse/core';
 import { onScopeDispose, shallowRef, type ShallowRef } from 'vue';
 import { useReadings } from './readingStore';
-import { runJob, sentenceOf, type RunOptions } from './runJob';
+import { runJob, whyNot, type RunOptions } from './runJob';
 import { WorkCancelled } from './workerPool';
 
 export type JobState<I, O> =
@@ -68,7 +68,7 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
       if (running === own) state.value = { status: 'done', input, output };
     } catch (error) {
       if (error instanceof WorkCancelled || running !== own) return;
-      state.value = { status: 'failed', input, sentence: sentenceOf(error) };
+      state.value = { status: 'failed', input, sentence: whyNot(error) };
     }
   }
   const begin = waitMs > 0 ? useDebounceFn(run, waitMs) : run;

@@ -1,8 +1,7 @@
 // @vitest-environment happy-dom
 import { answerJson } from '../testing/answers';
 import type { Pattern } from '@zero-pour/contracts';
-import { ANALYSIS_VERSION, type Finding } from '@zero-pour/core';
-import { flushPromises } from '@vue/test-utils';
+import { type Finding } from '@zero-pour/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { lastEmitted, mountInApp } from '../testing/mountInApp';
@@ -13,8 +12,8 @@ import ColourLegend from './view/ColourLegend.vue';
 import { lookFrom } from './view/lookFrom';
 import { colourAt, coloursOf, downwardness, overhangRamp, thicknessRamp } from './view/paint';
 import { placeMarks } from './view/placeMarks';
+import { jobKey, partOf, patternJob } from '@zero-pour/jobs';
 import { useAnalyses } from './jobs/analysisStore';
-import { inWorker, WorkCancelled } from './jobs/workerPool';
 
 describe('marks on the part', () => {
   it('stay inside the picture and off each other, however the points lie', () => {
@@ -153,91 +152,21 @@ describe('analyses', () => {
 
   it('that are kept are taken as they are, and asked for once', async () => {
     const measure = { format: 'obj', unitMm: 1, triangles: 12, vertices: 8, closed: false, openEdges: 3, crowdedEdges: 0, turnedEdges: 0, degenerate: 0, shells: 1, inwardShells: 0, reversed: false, sizeMm: [1, 1, 1], areaMm2: 6, volumeMm3: 1, volumePlusMinusMm3: 0.1, bodySumMm3: 1, overlapMm3: 0, supportPointsMm: [0, 0, 0] }; // prettier-ignore
-    const kept = { version: ANALYSIS_VERSION, measure, result: { status: 'too open', openShare: 0.4 } };
-    answers = [() => answerJson({ kept })];
+    const output = { measure, result: { status: 'too open', openShare: 0.4 } };
+    answers = [() => answerJson({ output })];
     const analyses = useAnalyses();
     expect(analyses.of(pattern).status).toBe('asking');
     await Promise.all([analyses.ensure(pattern), analyses.look(pattern)]);
     expect(analyses.of(pattern)).toEqual({ status: 'too open', openShare: 0.4 });
-    expect(asked).toEqual([`/api/patterns/${pattern.id}/analysis`]);
+    expect(asked).toEqual([`/api/readings/${await jobKey(patternJob, partOf(pattern))}`]);
   });
   it('that cannot be asked for say so, and are asked for again', async () => {
     answers = [];
     const analyses = useAnalyses();
     await analyses.look(pattern);
     expect(analyses.of(pattern)).toMatchObject({ status: 'failed' });
-    answers = [() => answerJson({ kept: null })];
+    answers = [() => answerJson({ output: null })];
     await analyses.look(pattern);
     expect(analyses.of(pattern).status).toBe('unread');
-  });
-});
-
-describe('the pool of workers', () => {
-  class QuietWorker {
-    static made: QuietWorker[] = [];
-    ended = false;
-    constructor() {
-      QuietWorker.made.push(this);
-    }
-    addEventListener(): void {}
-    removeEventListener(): void {}
-    postMessage(): void {}
-    start(): void {}
-    terminate(): void {
-      this.ended = true;
-    }
-  }
-  beforeEach(() => {
-    QuietWorker.made = [];
-    vi.stubGlobal('Worker', QuietWorker);
-    vi.stubGlobal('navigator', { ...navigator, hardwareConcurrency: 2 });
-  });
-  afterEach(() => vi.unstubAllGlobals());
-  /** Work that lasts until it is told to end. */
-  const lasting = () => {
-    let end!: () => void;
-    const until = new Promise<void>((resolve) => (end = resolve));
-    return { work: () => until, end };
-  };
-
-  it('leaves a thread to the page, and lets what is looked at go before what is not', async () => {
-    const [first, behind, ahead] = [lasting(), lasting(), lasting()];
-    const order: string[] = [];
-    const runs = [
-      inWorker(first.work).then(() => order.push('first')),
-      inWorker(behind.work, { background: true }).then(() => order.push('background')),
-      inWorker(ahead.work).then(() => order.push('ahead')),
-    ];
-    await flushPromises();
-    expect(QuietWorker.made).toHaveLength(1);
-    first.end();
-    await flushPromises();
-    ahead.end();
-    await flushPromises();
-    behind.end();
-    await Promise.all(runs);
-    expect(order).toEqual(['first', 'ahead', 'background']);
-    expect(QuietWorker.made.every(({ ended }) => ended)).toBe(true);
-  });
-  it('lets short work that the picture waits for start beside what runs', async () => {
-    const [long, short] = [lasting(), lasting()];
-    const runs = [inWorker(long.work), inWorker(short.work, { urgent: true })];
-    await flushPromises();
-    expect(QuietWorker.made).toHaveLength(2);
-    short.end();
-    await runs[1];
-    expect(QuietWorker.made.map(({ ended }) => ended)).toEqual([false, true]);
-    long.end();
-    await runs[0];
-  });
-  it('ends a worker at once when its work is called off, and one that waits never starts', async () => {
-    const stop = new AbortController();
-    const running = inWorker(lasting().work, { signal: stop.signal });
-    const waits = inWorker(lasting().work, { signal: stop.signal });
-    await flushPromises();
-    stop.abort();
-    await expect(running).rejects.toBeInstanceOf(WorkCancelled);
-    await expect(waits).rejects.toBeInstanceOf(WorkCancelled);
-    expect(QuietWorker.made.map(({ ended }) => ended)).toEqual([true]);
   });
 });

@@ -4,7 +4,7 @@ import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
 import { readFileJob, sha256 } from '@zero-pour/jobs';
-import { runJob, sentenceOf } from '../jobs/runJob';
+import { runJob, whyNot } from '../jobs/runJob';
 import { WorkCancelled } from '../jobs/workerPool';
 
 export type ReaderState =
@@ -83,7 +83,7 @@ export function usePatternReader(
       await keep(file, unit ? FILE_UNITS_MM[unit] : null, signal);
     } catch (error) {
       if (error instanceof WorkCancelled) return;
-      state.value = { status: 'refused', fileName: file.name, sentence: sentenceOf(error) };
+      state.value = { status: 'refused', fileName: file.name, sentence: whyNot(error) };
     }
   }
 

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import type { Pour, StepRecord } from '@zero-pour/contracts';
+import { emptyFlask, type Pour, type StepRecord } from '@zero-pour/contracts';
 import { programmeCurve, type Segment } from '@zero-pour/core';
 import { createDemoShop } from '@zero-pour/demo';
 import { planPour, type PourPlan, type Shop } from '@zero-pour/plan';
@@ -57,7 +57,7 @@ describe('the ticket', () => {
   it('says what is needed first, with the way there', async () => {
     const pour = {
       ...pourNumber(31),
-      doc: { ...pourNumber(31).doc, sprue: { ...pourNumber(31).doc.sprue, flaskId: undefined } },
+      doc: { ...pourNumber(31).doc, flasks: [emptyFlask('f1')] },
     };
     const ticket = show(TicketPanel, { pour, plan: planOf(pour) });
     const need = ticket.findAll('.needs button').find((b) => b.text() === 'a flask')!;
@@ -67,8 +67,9 @@ describe('the ticket', () => {
 
   it('marks what stands on a guess', () => {
     const pour = structuredClone(pourNumber(30));
-    pour.doc.sprue.weighBy = 'weight';
-    pour.doc.sprue.weighedPatternsG = { state: 'guessed', value: 1 };
+    const { sprue } = pour.doc.flasks[0]!;
+    sprue.weighBy = 'weight';
+    sprue.weighedPatternsG = { state: 'guessed', value: 1 };
     expect(show(TicketPanel, { pour, plan: planOf(pour) }).findAll('abbr').length).toBeGreaterThan(3);
   });
 
@@ -223,8 +224,9 @@ describe('a programme’s segments', () => {
 
 it('the tree’s drawing says in words what it shows', () => {
   const plan = planOf(pourNumber(29));
-  const tree = plan.tree.status === 'known' ? plan.tree.value : undefined;
-  const drawing = show(TreeDrawing, { flask: plan.context.flask, layout: tree!.layout, form: tree!.form });
+  const { tree: planned, context } = plan.flasks[0]!;
+  const tree = planned.status === 'known' ? planned.value : undefined;
+  const drawing = show(TreeDrawing, { flask: context.flask, layout: tree!.layout, form: tree!.form });
   expect(drawing.attributes('aria-label')).toContain('in a flask 76 across and 102 high');
   expect(drawing.text()).toMatch(/mm above/);
 });

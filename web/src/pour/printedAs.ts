@@ -1,4 +1,5 @@
 import { plateNow, valueOf } from '@zero-pour/plan';
+import { useNotices } from '../state/notices';
 import type { PourHandle } from '../state/usePour';
 
 /**
@@ -26,9 +27,17 @@ export function markPoured(handle: PourHandle, at: string | undefined): void {
   if (at !== undefined && !doc.scale.printedAs && !doc.left.includes('print')) fixScale(handle, at);
 }
 
+const NOT_FIXED =
+  'What was measured here is not read, so the percent that it was printed at is not kept. Type it at Scale, as one number.';
+
 function fixScale({ plan, flask, set }: PourHandle, at: string): void {
   const scale = valueOf(plan.value.scale);
   if (!scale) return;
+  // A percent that nobody typed, by a record that could not be read, is not what was printed.
+  if (plan.value.context.notRead.sizes && plan.value.context.doc.scale.way !== 'percent') {
+    useNotices().wrong(NOT_FIXED);
+    return;
+  }
   const flaskC = valueOf(flask.value.temperatures)?.flaskC;
   set(['scale', 'printedAs'], { at, percents: scale.percents, ...(flaskC === undefined ? {} : { flaskC }) });
 }

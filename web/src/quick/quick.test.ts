@@ -66,13 +66,13 @@ describe('a pour made of a sum', () => {
       shop,
       NOW,
     )!;
-    expect([doc.sprue.flaskId, doc.invest.ratio]).toEqual([id, 0.38]);
+    expect([doc.flasks[0]!.sprue.flaskId, doc.invest.ratio]).toEqual([id, 0.38]);
     const other = pourFrom(
       { kind: 'slurry', diameterMm: 60, heightMm: 102, treeMl: 10, ratio: 0.4 },
       shop,
       NOW,
     )!;
-    expect(other.sprue.flaskId).toBeUndefined();
+    expect(other.flasks[0]!.sprue.flaskId).toBeUndefined();
   });
   it('has the metal, and the weighed patterns', () => {
     const doc = pourFrom(
@@ -81,7 +81,7 @@ describe('a pour made of a sum', () => {
       NOW,
     )!;
     expect(doc.brief.alloyId).toBe(id);
-    expect(doc.sprue).toMatchObject({
+    expect(doc.flasks[0]!.sprue).toMatchObject({
       weighBy: 'weight',
       weighedPatternsG: { state: 'measured', value: 12 },
     });

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { anyPoured, pouredAt, pourListSchema, repeatPourDoc, type Pour, type Unread } from '@zero-pour/contracts';
+import {
+  anyPoured,
+  pouredAt,
+  pourListSchema,
+  repeatPourDoc,
+  type Pour,
+  type Unread,
+} from '@zero-pour/contracts';
 import { countOutcomes, FLAW_KINDS, formatQuantity, type FlawKind } from '@zero-pour/core';
 import { castPieces, planPour, pourTitle, valueOf, type PourPlan } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';

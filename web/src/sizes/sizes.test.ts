@@ -173,7 +173,7 @@ describe('it came out off', () => {
     const pour = pour21();
     const target = pour.sizes[0]!;
     const why = whyOff(
-      { pour, target, stage: 'finished', measuredMm, casting: '1' },
+      { pour, target, stage: 'finished', measuredMm, casting: 'l1/1' },
       useSizes().known,
       useShop().lists,
     )!;
@@ -242,7 +242,7 @@ describe('it came out off', () => {
         useShop().lists,
       )!;
     // Told as another piece, the recorded one is among what is known and pulls the expectation to itself.
-    expect(Math.abs(why('another').found.offMm)).toBeLessThan(Math.abs(why('1').found.offMm));
+    expect(Math.abs(why('another').found.offMm)).toBeLessThan(Math.abs(why('l1/1').found.offMm));
   });
 
   it('opens with the newest measured pour, and takes another number', async () => {

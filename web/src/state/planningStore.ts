@@ -16,8 +16,8 @@ export const usePlanningShop = defineStore('planningShop', () => {
     settings: shop.settings,
     lists: shop.lists,
     patterns: shop.patterns,
-    sizes: sizes.known,
-    prints: prints.known,
+    sizes: sizes.read,
+    prints: prints.read,
     readings: readings.known,
   }));
   return { known };

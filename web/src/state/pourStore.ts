@@ -16,7 +16,7 @@ import { request } from '../api/request';
 import { useNotices } from './notices';
 import { keepCopy } from './keptCopies';
 import { useNotKept } from './notKept';
-import { useShop } from './shopStore';
+import { segmentsOf } from './knownProgrammes';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
 import { ChangeSender, type Sent } from './sendChanges';
 
@@ -54,9 +54,7 @@ export const usePours = defineStore('pours', () => {
   );
 
   function withUnsent({ doc, used }: Pour, unsent: readonly FieldChange[]): PourDoc {
-    const segments =
-      used?.programme?.segments ??
-      useShop().lists.programme.find(({ id }) => id === doc.burnout.programmeId)?.segments;
+    const segments = used?.programme?.segments ?? segmentsOf(doc.burnout.programmeId);
     return applyChanges(doc, upgradeChanges(unsent, doc, { segments })) as PourDoc;
   }
   /** The server's pour, with unsent changes on top. */

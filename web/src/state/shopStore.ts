@@ -22,6 +22,7 @@ import { computed, shallowRef, watch } from 'vue';
 import { request, requestRemoval } from '../api/request';
 import { setShopZone } from '../time/shopClock';
 import { useNotices } from './notices';
+import { knowProgrammes } from './knownProgrammes';
 import { usePours } from './pourStore';
 import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
 import { adoptOldEntries, knowShop } from './shopKeys';
@@ -56,6 +57,7 @@ export const useShop = defineStore('shop', () => {
     learnRevisions(state.revisions);
     settings.value = state.settings;
     lists.value = state.lists;
+    knowProgrammes(state.lists.programme);
     patterns.value = state.patterns;
     unread.value = state.unread;
     usePours().takeOpen(state.openPours);

@@ -1,8 +1,8 @@
 import { pouredSizesListSchema, type PouredSizes } from '@zero-pour/contracts';
-import { knowSizes, type ShopSizes } from '@zero-pour/plan';
+import { knowSizes, type NotRead, type ShopSizes } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { request } from '../api/request';
+import { request, sentenceOf } from '../api/request';
 import { useRecords } from './recordStore';
 import { useShop } from './shopStore';
 
@@ -12,6 +12,7 @@ export const useSizes = defineStore('sizes', () => {
   const records = useRecords();
   const poured = shallowRef<PouredSizes[]>([]);
   const ready = shallowRef(false);
+  const notRead = shallowRef<NotRead>({ status: 'unread' });
 
   // Apart, so that a change of a flask or a kiln does not reckon everything anew.
   const resin = computed(() => shop.lists.resin);
@@ -24,9 +25,16 @@ export const useSizes = defineStore('sizes', () => {
 
   /** Asks anew what the pours tell; series come with the records. */
   async function load(): Promise<void> {
-    const [list] = await Promise.all([request(pouredSizesListSchema, 'GET', '/sizes'), records.load()]);
-    poured.value = list;
-    ready.value = true;
+    try {
+      const [list] = await Promise.all([request(pouredSizesListSchema, 'GET', '/sizes'), records.load()]);
+      poured.value = list;
+      ready.value = true;
+    } catch (error) {
+      if (!ready.value) notRead.value = { status: 'failed', sentence: sentenceOf(error) };
+      throw error;
+    }
   }
-  return { poured, known, ready, load };
+  /** For plans: what is known, or that it is not read. */
+  const read = computed(() => (ready.value ? known.value : notRead.value));
+  return { poured, known, read, ready, load };
 });

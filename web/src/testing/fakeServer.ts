@@ -10,6 +10,7 @@ import {
 } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
 import { createDemoShop } from '@zero-pour/demo';
+import { jobText, keptJob, type KeptJobName } from '@zero-pour/jobs';
 import type { VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeAll, beforeEach, vi } from 'vitest';
 import type { Component } from 'vue';
@@ -55,6 +56,13 @@ export class FakeServer {
     };
   }
 
+  /** What it is said to have worked out, by the text of what is asked; it works out nothing itself. */
+  readonly known = new Map<string, unknown>();
+  private reading({ job, input }: Record<string, unknown>): unknown {
+    const output = this.known.get(jobText(keptJob(job as KeptJobName), input));
+    return output === undefined ? { status: 'failed', sentence: 'No machine.' } : { status: 'known', output };
+  }
+
   private find(words: string): { hits: FindHit[] } {
     const hits = this.file.patterns
       .filter((pattern) => pattern.name.toLowerCase().includes(words.toLowerCase()))
@@ -74,6 +82,7 @@ export class FakeServer {
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
     if (at.startsWith('/api/find?'))
       return this.find(new URLSearchParams(at.split('?')[1]).get('words') ?? '');
+    if (at.startsWith('/api/readings/')) return { output: null };
     if (at.endsWith('/history')) return this.history;
     return [];
   }
@@ -83,6 +92,7 @@ export class FakeServer {
     if (method === 'GET') return Promise.resolve(answerJson(this.answer(at)));
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });
+    if (at === '/api/readings') return Promise.resolve(answerJson(this.reading(body)));
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
     const pour = this.file.pours.find((p) => p.id === id);
     if (method === 'PATCH' && pour) {

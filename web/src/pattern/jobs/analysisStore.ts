@@ -5,7 +5,7 @@ import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
 import { request } from '../../api/request';
 import { useReadings } from '../../jobs/readingStore';
-import { sentenceOf } from '../../jobs/runJob';
+import { whyNot } from '../../jobs/runJob';
 import { WorkCancelled } from '../../jobs/workerPool';
 import { useShop } from '../../state/shopStore';
 
@@ -31,7 +31,7 @@ export const useAnalyses = defineStore('analyses', () => {
   const of = (pattern: Pattern): AnalysisState => states.get(keyOf(pattern)) ?? { status: 'asking' };
   const set = (pattern: Pattern, state: AnalysisState): void => void states.set(keyOf(pattern), state);
   const failed = (pattern: Pattern, error: unknown): void =>
-    set(pattern, { status: 'failed', sentence: sentenceOf(error) });
+    set(pattern, { status: 'failed', sentence: whyNot(error) });
   const take = (pattern: Pattern, { result }: PatternOutput): void => set(pattern, result);
   const isKnown = (pattern: Pattern): boolean => ['analysed', 'too open'].includes(of(pattern).status);
 

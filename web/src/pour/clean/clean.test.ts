@@ -69,12 +69,12 @@ describe('worth casting?', () => {
       ...shown.doc().print,
       startedAt: hoursAgo(5),
       finishedAt: hoursAgo(3),
-      pieces: { 1: { outcome: 'good', note: '' }, 2: { outcome: 'flawed', note: '', fault: 'detail missing' }, 3: { outcome: 'flawed', note: '', fault: 'pinholes' } }, // prettier-ignore
+      pieces: { 'l1/1': { outcome: 'good', note: '' }, 'l1/2': { outcome: 'flawed', note: '', fault: 'detail missing' }, 'l1/3': { outcome: 'flawed', note: '', fault: 'pinholes' } }, // prettier-ignore
     });
     return shown;
   };
   const pressed = (page: ReturnType<typeof open>['page'], piece: number) =>
-    page.find(`[aria-label="What becomes of piece ${piece}"] [aria-checked="true"]`).text();
+    page.find(`[aria-label="What becomes of Barnacle band ${piece}"] [aria-checked="true"]`).text();
 
   it('proposes for every piece, says why, and sends a fault of the model back to the pattern', async () => {
     const { page } = open();
@@ -89,14 +89,14 @@ describe('worth casting?', () => {
     const { page, doc } = open();
     await nextTick();
     expect(doc().clean.pieces).toBeUndefined();
-    const options = page.find('[aria-label="What becomes of piece 1"]').findAll('button');
+    const options = page.find('[aria-label="What becomes of Barnacle band 1"]').findAll('button');
     await options.find((b) => b.text() === 'test')!.trigger('click');
-    expect(doc().clean.pieces).toEqual({ 1: { verdict: 'test', expect: 'likely good' } });
+    expect(doc().clean.pieces).toEqual({ 'l1/1': { verdict: 'test', expect: 'likely good' } });
     await buttonOf(page, 'As proposed').trigger('click');
     expect(doc().clean.pieces).toEqual({
-      1: { verdict: 'test', expect: 'likely good' },
-      2: { verdict: 'reprint', expect: 'poor' },
-      3: { verdict: 'mend', expect: 'doubtful' },
+      'l1/1': { verdict: 'test', expect: 'likely good' },
+      'l1/2': { verdict: 'reprint', expect: 'poor' },
+      'l1/3': { verdict: 'mend', expect: 'doubtful' },
     });
     expect(page.findAll('button').some((b) => b.text() === 'As proposed')).toBe(false);
   });
@@ -112,7 +112,7 @@ describe('worth casting?', () => {
     await flushPromises();
     const { doc } = shop.server.sent.find(({ method, at }) => method === 'POST' && at === '/api/pours')!.body as { doc: PourDoc }; // prettier-ignore
     expect(doc.brief).toMatchObject({ againOf: 31, statedChange: '1 printed again' });
-    expect(doc.brief.patterns.map(({ count }) => count)).toEqual([1]);
+    expect(doc.brief.lines.map(({ count }) => count)).toEqual([1]);
     expect([doc.print.pieces, doc.clean]).toEqual([{}, { steps: {} }]);
   });
 

@@ -21,7 +21,7 @@ const flat = flatText;
 /** Pour 30: four trellis drops and a spare, on the printer. */
 const showOf = (component: Component) => showInPour(shop, 30, component);
 const radio = (page: VueWrapper, piece: number, outcome: string) =>
-  page.find(`[aria-label="Piece ${piece}"]`).findAll('button').find((b) => b.text() === outcome)!; // prettier-ignore
+  page.find(`[role="radiogroup"][aria-label$=" ${piece}"]`).findAll('button').find((b) => b.text() === outcome)!; // prettier-ignore
 describe('how pieces came off', () => {
   it('are all good with one press', async () => {
     const { page, doc } = showOf(PieceRows);
@@ -36,7 +36,7 @@ describe('how pieces came off', () => {
     expect(flat(page)).not.toContain('What is wrong');
     await radio(page, 2, 'flawed').trigger('click');
     expect(flat(page)).toContain('What is wrong');
-    handle.set(['print', 'pieces', '2'], {
+    handle.set(['print', 'pieces', 'l1/2'], {
       outcome: 'flawed',
       note: 'left edge',
       fault: 'ridge',
@@ -44,21 +44,21 @@ describe('how pieces came off', () => {
     });
     await nextTick();
     await radio(page, 2, 'lost').trigger('click');
-    expect(doc().print.pieces['2']).toEqual({
+    expect(doc().print.pieces['l1/2']).toEqual({
       outcome: 'lost',
       note: 'left edge',
       fault: 'ridge',
       heightMm: 8,
     });
     await radio(page, 2, 'good').trigger('click');
-    expect(doc().print.pieces['2']).toEqual({ outcome: 'good', note: 'left edge' });
+    expect(doc().print.pieces['l1/2']).toEqual({ outcome: 'good', note: 'left edge' });
   });
 
   it('notice one height on every piece, and take pauses as they are typed', async () => {
     const { page, doc, handle } = showOf(PieceRows);
     handle.set(['print', 'pieces'], {
-      1: { outcome: 'flawed', note: '', heightMm: 8 },
-      2: { outcome: 'flawed', note: '', heightMm: 8.2 },
+      'l1/1': { outcome: 'flawed', note: '', heightMm: 8 },
+      'l1/2': { outcome: 'flawed', note: '', heightMm: 8.2 },
     });
     await nextTick();
     expect(flat(page)).toContain('The same height on every piece, 8.1 mm');
@@ -77,8 +77,8 @@ describe('why', () => {
   const withRidges = () => {
     const shown = showOf(PrintWhy);
     shown.handle.set(['print', 'pieces'], {
-      1: { outcome: 'flawed', note: '', fault: 'ridge', heightMm: 8 },
-      3: { outcome: 'lost', note: '', fault: 'ridge', heightMm: 8 },
+      'l1/1': { outcome: 'flawed', note: '', fault: 'ridge', heightMm: 8 },
+      'l1/3': { outcome: 'lost', note: '', fault: 'ridge', heightMm: 8 },
     });
     return shown;
   };
@@ -86,7 +86,9 @@ describe('why', () => {
   it('ranks causes with what speaks for and against them, and names one change', async () => {
     const { page } = withRidges();
     await nextTick();
-    expect(flat(page)).toContain('Why: ridge at one height (pieces 1, 3)');
+    expect(flat(page)).toContain(
+      'Why: ridge at one height (Sea-holly trellis drop 1, Sea-holly trellis drop 3)',
+    );
     expect(page.findAll('li')[0]!.text()).toContain('a pause or knock');
     expect(flat(page)).toContain('for: All flaws stand 8.0 mm from the plate.');
     expect(flat(page)).toContain('against: All flaws stand 8.0 mm');

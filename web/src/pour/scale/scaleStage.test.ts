@@ -185,14 +185,14 @@ describe('what the print was scaled by', () => {
 describe('sizes of a casting', () => {
   it('are kept as cast and finished, and say how far off, with the way to why', async () => {
     const { sizes } = shop.file.pours.find((p) => p.number === 21)!.doc.brief;
-    const rows = shop.show(CastingSizeRows, { number: '1', sizes, pourId: 'p', measured: { held: { finished: { state: 'measured', value: 17.22 } } } }); // prettier-ignore
+    const rows = shop.show(CastingSizeRows, { casting: 'l1/1', sizes, pourId: 'p', measured: { held: { finished: { state: 'measured', value: 17.22 } } } }); // prettier-ignore
     expect(flat(rows)).toContain('0.13 mm under, outside the tolerance');
-    expect(rows.find('a').attributes('href')).toContain('/sizes/why?pour=p&size=held&casting=1');
+    expect(rows.find('a').attributes('href')).toContain('/sizes/why?pour=p&size=held&casting=l1/1');
     await typeInto(rows, 'Bore, as cast', '17.15');
     expect(lastEmitted(rows, 'change')).toEqual({
       held: { finished: { state: 'measured', value: 17.22 }, cast: { state: 'measured', value: 17.15 } },
     });
-    const within = shop.show(CastingSizeRows, { number: '1', sizes, pourId: 'p', measured: { held: { finished: { state: 'guessed', value: 17.36 } } } }); // prettier-ignore
+    const within = shop.show(CastingSizeRows, { casting: 'l1/1', sizes, pourId: 'p', measured: { held: { finished: { state: 'guessed', value: 17.36 } } } }); // prettier-ignore
     expect(flat(within)).toContain('0.01 mm over');
     expect(within.find('a').exists()).toBe(false);
   });

@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { castPieces } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { nextTick, type Component } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
@@ -23,18 +24,34 @@ describe('brief', () => {
   it('shows what is wanted and takes another count, but not none', async () => {
     const { page, doc } = show(BriefStage);
     expect(flatText(page)).toContain('Barnacle band');
+    await typeInto(page, 'For whom', 'the harbour master');
+    expect(doc().brief.lines[0]!.order).toBe('the harbour master');
     await typeInto(page, 'Castings wanted', '5');
-    expect(doc().brief.patterns[0]!.count).toBe(5);
+    expect(doc().brief.lines[0]!.count).toBe(5);
     await typeInto(page, 'Castings wanted', '0');
     expect(flatText(page)).toContain('From 1 to 500');
-    expect(doc().brief.patterns[0]!.count).toBe(5);
+    expect(doc().brief.lines[0]!.count).toBe(5);
   });
 
   it('takes a pattern out, and leaves the way to another', async () => {
     const { page, doc } = show(BriefStage);
     await buttonOf(page, 'Take out').trigger('click');
-    expect(doc().brief.patterns).toEqual([]);
+    expect(doc().brief.lines).toEqual([]);
     expect(flatText(page)).toContain('Drop a new pattern file');
+  });
+
+  it('takes the same pattern on another line, told apart from the first', async () => {
+    const { page, handle, doc } = show(BriefStage);
+    const [first] = doc().brief.lines;
+    handle.set(['brief', 'lines', 'l2'], { key: 'l2', patternId: first!.patternId, count: 2 });
+    handle.set(['print', 'pieces', 'l1/1'], { outcome: 'lost', note: '' });
+    await nextTick();
+    await typeInto(page, 'Castings wanted', '9');
+    // What was recorded of a piece stays with it, however many others there are.
+    expect(doc().brief.lines.map(({ key, count }) => `${key} ${count}`)).toEqual(['l1 9', 'l2 2']);
+    expect(Object.keys(doc().print.pieces)).toEqual(['l1/1']);
+    expect(castPieces(handle.plan.value.context).map(({ name }) => name)).toContain('Barnacle band b 2');
+    expect(castPieces(handle.plan.value.context).map(({ key }) => key)).not.toContain('l1/1');
   });
 
   it('says of a mold route what is not planned yet', async () => {
@@ -109,11 +126,11 @@ describe('sprue', () => {
     const { page, doc } = show(SprueStage);
     expect(flatText(page)).toContain('Metal to weigh out');
     await buttonOf(page, 'By weight').trigger('click');
-    expect(doc().sprue.weighBy).toBe('weight');
+    expect(doc().flasks[0]!.sprue.weighBy).toBe('weight');
     await typeInto(page, 'Patterns on the balance', '1.9');
-    expect(doc().sprue.weighedPatternsG).toEqual({ state: 'measured', value: 1.9 });
+    expect(doc().flasks[0]!.sprue.weighedPatternsG).toEqual({ state: 'measured', value: 1.9 });
     await typeInto(page, 'New metal', '30');
-    expect(doc().sprue.newPercent).toBe(30);
+    expect(doc().flasks[0]!.sprue.newPercent).toBe(30);
   });
 
   it('judges the clearance of the tree in its flask', () => {
@@ -159,17 +176,17 @@ describe('pour', () => {
     const { page, doc } = show(PourStage);
     expect(doc().scale.printedAs).toBeUndefined();
     await buttonOf(page, 'Poured now').trigger('click');
-    expect(doc().pour.pouredAt).toBeDefined();
-    expect(doc().scale.printedAs!.at).toBe(doc().pour.pouredAt);
+    expect(doc().flasks[0]!.pour.pouredAt).toBeDefined();
+    expect(doc().scale.printedAs!.at).toBe(doc().flasks[0]!.pour.pouredAt);
   });
 
   it('takes Fahrenheit where it is written, and offers it where Celsius is far off', async () => {
     const { page, doc } = show(PourStage);
     await typeInto(page, 'Flask, as read', '950 F');
-    expect((doc().pour.flaskRead as { value: number }).value).toBeCloseTo(510, 0);
+    expect((doc().flasks[0]!.pour.flaskRead as { value: number }).value).toBeCloseTo(510, 0);
     await typeInto(page, 'Metal, as read', '1700');
     expect(flatText(page)).toContain('If you mean Fahrenheit, write 1700 F.');
-    expect(doc().pour.metalRead).toBeUndefined();
+    expect(doc().flasks[0]!.pour.metalRead).toBeUndefined();
   });
 });
 
@@ -187,11 +204,11 @@ describe('result', () => {
     const { page, doc } = show(ResultStage);
     expect(flatText(page)).toContain('Say when it was poured first.');
     await typeInto(page, 'Bore, finished', '17.3');
-    expect(doc().result.castings['1']!.sizes).toEqual({
+    expect(doc().result.castings['l1/1']!.sizes).toEqual({
       held: { finished: { state: 'measured', value: 17.3 } },
     });
     await typeInto(page, 'Bore, finished', 'US 7');
-    expect((doc().result.castings['1']!.sizes!['held']!.finished as { value: number }).value).toBeCloseTo(
+    expect((doc().result.castings['l1/1']!.sizes!['held']!.finished as { value: number }).value).toBeCloseTo(
       17.3196,
       6,
     );

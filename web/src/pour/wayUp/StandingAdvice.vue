@@ -4,7 +4,7 @@ import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import type { SupportAdvice } from '@zero-pour/core';
 import type { StandingInput } from '@zero-pour/jobs';
-import { judgeLoad, type Part } from '@zero-pour/plan';
+import { planLoad, type Part } from '@zero-pour/plan';
 import { usePour } from '../../state/usePour';
 import { supportLines } from './supportLines';
 import type { JobState } from '../../jobs/useJob';
@@ -14,7 +14,7 @@ const props = defineProps<{ part: Part; state: JobState<StandingInput, SupportAd
 const { pour, plan, set } = usePour();
 const advice = computed(() => (props.state.status === 'done' ? props.state.output : undefined));
 /** Whether the plate holds it, once all its parts were cut. */
-const load = computed(() => judgeLoad(plan.value.context));
+const load = computed(() => planLoad(plan.value.context));
 const LayerChart = defineAsyncComponent(() => import('../../pattern/layers/LayerChart.vue'));
 const chartOpen = shallowRef(false);
 const layer = shallowRef(0);
@@ -46,7 +46,7 @@ const layerMm = computed(() =>
     <ul v-else-if="lines.length > 0" class="lines">
       <li v-for="line in lines" :key="line.text" :class="{ grave: line.grave }">{{ line.text }}</li>
     </ul>
-    <JudgementList v-if="load" :judgements="[load]" />
+    <JudgementList v-if="load.status === 'known'" :judgements="[load.value]" />
     <OnDemand
       v-if="advice"
       v-model:open="chartOpen"

@@ -6,7 +6,10 @@ import { useFakeShop } from '../../testing/fakeServer';
 import { flatText, showInPour } from '../../testing/showInPour';
 import StandingAdvice from './StandingAdvice.vue';
 import SupportMarks from './SupportMarks.vue';
-import type { StandingState } from './useStanding';
+import { partOf, type StandingInput } from '@zero-pour/jobs';
+import type { Part } from '@zero-pour/plan';
+import { useReadings } from '../../jobs/readingStore';
+import type { JobState } from '../../jobs/useJob';
 
 const shop = useFakeShop();
 /** A plate of two triangles is enough for a direction. */
@@ -27,17 +30,11 @@ const ADVICE: SupportAdvice = {
   more: false,
   direction,
 };
-const known = (patternId: string): StandingState => ({
-  status: 'known',
-  job: { patternId, rotation: NO_ROTATION, layerMm: 0.05 },
-  advice: ADVICE,
-});
-const open = (state: (patternId: string) => StandingState = known) =>
-  showInPour(shop, 31, StandingAdvice, ({ context }) => {
-    const { pattern } = context.parts[0]!;
-    return { pattern, state: state(pattern.id) };
-  });
-const band = () => shop.file.patterns.find((p) => p.name === 'Barnacle band')!;
+type State = JobState<StandingInput, SupportAdvice>;
+const input = (part: Part): StandingInput => ({ part: partOf(part.pattern), rotation: NO_ROTATION, layerMm: 0.05 }); // prettier-ignore
+const known = (part: Part): State => ({ status: 'done', input: input(part), output: ADVICE });
+const open = (state: (part: Part) => State = known) =>
+  showInPour(shop, 31, StandingAdvice, ({ context }) => ({ part: context.parts[0]!, state: state(context.parts[0]!) })); // prettier-ignore
 
 describe('what the layers say of a part as it stands', () => {
   it('is said in lines, with the layers on demand', () => {
@@ -48,31 +45,36 @@ describe('what the layers say of a part as it stands', () => {
   });
 
   it('is waited for, and a failure is a sentence', () => {
-    expect(flatText(open(() => ({ status: 'working' })).page)).toContain('Cutting it into layers …');
-    const failed = open(() => ({ status: 'failed', sentence: 'It is too large to be cut so finely.' }));
+    expect(flatText(open(() => ({ status: 'working', step: '', share: 0 })).page)).toContain(
+      'Cutting it into layers …',
+    );
+    const failed = open((part) => ({ status: 'failed', input: input(part), sentence: 'It is too large to be cut so finely.' })); // prettier-ignore
     expect(failed.page.find('p[role="alert"]').text()).toBe('It is too large to be cut so finely.');
   });
 
-  it('judges what holds the plate, once every part was cut', async () => {
+  it('judges what holds the plate, once every part was cut, whoever had it cut', async () => {
     const { page, handle } = open();
     expect(flatText(page)).not.toContain('The film pulls at');
-    const rotation = { xDeg: 90, yDeg: 0, zDeg: 0 };
-    handle.set(['wayUp', 'cut', band().id], { rotation, islands: 1, cups: 0, overhangMm2: 20, areaMm2: 900, peakMm2: 70, firstMm2: 9, supportPoints: 2 }); // prettier-ignore
+    expect(handle.plan.value.wants).toHaveLength(1);
+    const [wanted] = handle.plan.value.wants;
+    shop.server.known.set(wanted!.text, ADVICE);
+    await useReadings().order(wanted!);
     await nextTick();
-    expect(flatText(page)).toContain('The film pulls at 210 mm²');
+    expect(flatText(page)).toContain(`The film pulls at ${Math.round(3 * direction.peak.areaMm2)} mm²`);
+    expect(handle.plan.value.wants).toEqual([]);
   });
 
   it('takes a file with its supports as it lies, and says only what still begins in mid-air', async () => {
     const { page, doc } = open();
-    expect(doc().wayUp.rotations[band().id]).toBeDefined();
+    expect(doc().wayUp.lines['l1']!.rotation).toBeDefined();
     await page.find('input[type="checkbox"]').setValue(true);
-    expect(doc().wayUp.supported).toEqual([band().id]);
-    expect(doc().wayUp.rotations[band().id]).toBeUndefined();
+    expect(doc().wayUp.lines['l1']!.supported).toBe(true);
+    expect(doc().wayUp.lines['l1']!.rotation).toBeUndefined();
     const lines = page.findAll('.lines li').map((line) => line.text());
     expect(lines).toHaveLength(1);
     expect(lines[0]).toContain('in spite of the file’s supports');
     await page.find('input[type="checkbox"]').setValue(false);
-    expect(doc().wayUp.supported).toBeUndefined();
+    expect(doc().wayUp.lines['l1']!.supported).toBeUndefined();
   });
 });
 

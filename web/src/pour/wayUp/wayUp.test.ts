@@ -17,14 +17,15 @@ const way = (heightMm: number, xDeg = 0): WayUp => ({
     peakMm2: 20,
     firstMm2: 3,
   },
-  supportPoints: 2,
 });
 const ANSWER: FoundWays = {
   part: { areaMm2: 100, showMm2: 0, tallestMm: 20, shortestMm: 4 },
   best: { 'cleanest face': way(12), safest: way(10), fastest: way(4) },
   compared: [way(8, 90), way(9, 20), way(10, 40), way(11, 60)],
 };
+const PART = { file: 'a'.repeat(64), format: 'stl', unitMm: 1 } as const;
 const JOB: WaysInput = {
+  part: PART,
   layerMm: 0.05,
   cleanPoints: [],
   compare: [{ xDeg: 90, yDeg: 0, zDeg: 0 }, ...TILTS],

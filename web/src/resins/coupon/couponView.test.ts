@@ -8,23 +8,15 @@ import CouponView from './CouponView.vue';
 
 const asked: CouponSpec[] = [];
 const saved: string[] = [];
-vi.mock('../../pattern/jobs/workerPool', () => ({
-  WorkCancelled: class extends Error {},
-  inWorker: (work: (remote: unknown) => Promise<unknown>) =>
-    work({
-      coupon: (spec: CouponSpec) => {
-        asked.push(spec);
-        return Promise.resolve({
-          positions: new Float32Array(9),
-          triangles: new Uint32Array(3),
-          volumeMm3: 800,
-        });
-      },
-      couponFile: (spec: CouponSpec, to: string) => {
-        asked.push(spec);
-        return Promise.resolve(new TextEncoder().encode(to));
-      },
-    }),
+vi.mock('../../jobs/runJob', () => ({
+  whyNot: (error: unknown) => String(error),
+  runJob: (job: { name: string }, input: { spec: CouponSpec; to?: string }) => {
+    asked.push(input.spec);
+    const shape = { positions: new Float32Array(9), triangles: new Uint32Array(3), volumeMm3: 800 };
+    return Promise.resolve({
+      output: job.name === 'coupon' ? shape : new TextEncoder().encode(input.to),
+    });
+  },
 }));
 vi.mock('../../pattern/saveFile', () => ({ saveFile: (_: Blob, name: string) => saved.push(name) }));
 
