@@ -1,5 +1,6 @@
 import { anyPoured } from '@zero-pour/contracts';
 import type { StageKey } from '@zero-pour/core';
+import { attempt, attemptOr } from './attempt';
 import { planBurnout, type BurnoutPlan } from './burnoutPlan';
 import { planCharge, type ChargePlan } from './chargePlan';
 import { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
@@ -49,18 +50,18 @@ export interface PourPlan {
 export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const context = resolvePour(pour, shop);
   // One kiln brings all flasks to one temperature: the first one's is the programme's.
-  const temperatures = valueOf(planTemperatures(context, context.flasks[0]!));
-  const scale = planScale(context, temperatures);
-  const gates = planGates(context);
-  const print = planPrint(context, valueOf(scale));
+  const temperatures = valueOf(attempt(() => planTemperatures(context, context.flasks[0]!)));
+  const scale = attempt(() => planScale(context, temperatures));
+  const gates = attemptOr([], () => planGates(context));
+  const print = attempt(() => planPrint(context, valueOf(scale)));
   const flasks = context.flasks.map((hung): FlaskPlan => {
-    const tree = planTree(context, hung, gates, valueOf(scale));
-    const charge = planCharge(context, hung, tree);
-    return { context: hung, temperatures: planTemperatures(context, hung), tree, charge };
+    const tree = attempt(() => planTree(context, hung, gates, valueOf(scale)));
+    const charge = attempt(() => planCharge(context, hung, tree));
+    return { context: hung, temperatures: attempt(() => planTemperatures(context, hung)), tree, charge };
   });
-  const mix = planMix(context, flasks);
-  const burnout = planBurnout(context, temperatures);
-  const times = planTimes(context, valueOf(burnout), valueOf(print), valueOf(mix), gates);
+  const mix = attempt(() => planMix(context, flasks));
+  const burnout = attempt(() => planBurnout(context, temperatures));
+  const times = attempt(() => planTimes(context, valueOf(burnout), valueOf(print), valueOf(mix), gates));
   const states = stageStates(context);
   const cost = planCost(context, {
     print: valueOf(print),

@@ -16,7 +16,7 @@ import type { PourContext } from './context';
 import type { PartGates } from './gatePlan';
 import type { MixPlan } from './mixPlan';
 import { DETAIL_NONE, kilnMoments, printMoments, stepWords, type Moment } from './moments';
-import { known, lacking, missing, type Planned } from './planned';
+import { impossible, known, lacking, missing, type Planned } from './planned';
 import type { PrintPlan } from './printPlan';
 import { stageStates } from './progress';
 
@@ -136,6 +136,19 @@ function recordedBlocks({ doc }: PourContext, hours: Durations): Block[] {
   return out;
 }
 
+/** A step that takes longer is a wrong number, h: nothing is counted back over months (shop default). */
+const LONGEST_H = 14 * 24;
+
+function longerThanReckoned(hours: Durations & { burnout: number }): Planned<never> | undefined {
+  const [stage, h] = Object.entries(hours).find(([, of]) => of !== undefined && !(of <= LONGEST_H)) ?? [];
+  if (stage === undefined) return undefined;
+  const at = stage === 'set' ? 'invest' : (stage as StageKey);
+  return impossible(
+    `It takes ${Math.round(h)} h; nothing over ${LONGEST_H} h is counted back. Look at its times and speeds.`,
+    at,
+  );
+}
+
 /** Everything on the clock: what was done, what is planned back from zero, and what needs hands (handbook 07). */
 export function planTimes(
   context: PourContext,
@@ -158,6 +171,8 @@ export function planTimes(
     );
   }
   const burnoutH = burnout.curve.totalH;
+  const tooLong = longerThanReckoned({ ...durations(context, print), burnout: burnoutH });
+  if (tooLong) return tooLong;
   const ready = started === undefined ? undefined : started + burnoutH * HOUR_MS;
   const zero = poured ?? Math.max(wanted ?? 0, ready ?? 0);
   const kilnIn = started ?? zero - burnoutH * HOUR_MS;

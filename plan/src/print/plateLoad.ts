@@ -1,5 +1,6 @@
 import { judgeAdhesion, type Judgement, type PlateLoad, type SupportAdvice } from '@zero-pour/core';
 import { partOf, standingInput, standingJob } from '@zero-pour/jobs';
+import { attempt } from '../attempt';
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { failed, known, lacking, missing, working, type Planned } from '../planned';
@@ -91,10 +92,13 @@ function waitsFor(context: PourContext): Planned<never> | undefined {
 
 /** Whether the plate holds it; what nobody has cut or read yet is said to be so, never taken for a plate that holds. */
 export function planLoad(context: PourContext): Planned<Judgement> {
-  const waits = waitsFor(context);
-  if (waits) return waits;
-  const judged = judgeLoad(context);
-  return judged ? known(judged) : failed('The layers say nothing of this part: is it closed?');
+  return (
+    waitsFor(context) ??
+    attempt(() => {
+      const judged = judgeLoad(context);
+      return judged ? known(judged) : failed('The layers say nothing of this part: is it closed?');
+    })
+  );
 }
 
 /** Whether the plate holds it, beside what held before on this printer with this resin. */

@@ -1,23 +1,27 @@
 import fc from 'fast-check';
-import type { z } from 'zod';
+import { z } from 'zod';
 
-/** What a schema of the border says of itself, as far as values are made from it. */
-interface Def {
-  type: string;
-  shape?: Record<string, Schema>;
-  innerType?: Schema;
-  element?: Schema;
-  keyType?: Schema;
-  valueType?: Schema;
-  entries?: Record<string, string>;
-  values?: unknown[];
-  options?: Schema[];
-  items?: Schema[];
-  out?: Schema;
-  in?: Schema;
-}
-interface Schema {
-  _zod: { def: Def; bag: Record<string, unknown> };
+/** A JSON schema, as far as the border's schemas use it. */
+interface Described {
+  type?: string;
+  const?: unknown;
+  enum?: unknown[];
+  anyOf?: Described[];
+  oneOf?: Described[];
+  properties?: Record<string, Described>;
+  required?: string[];
+  propertyNames?: Described;
+  additionalProperties?: Described | boolean;
+  items?: Described | boolean;
+  prefixItems?: Described[];
+  minItems?: number;
+  minimum?: number;
+  maximum?: number;
+  exclusiveMinimum?: number;
+  format?: string;
+  pattern?: string;
+  minLength?: number;
+  maxLength?: number;
 }
 
 /** Values of a field by its name, or by that of its parent and its own ("brief.lines"), where the schema alone would never meet another thing's. */
@@ -27,86 +31,78 @@ export type Overrides = Record<string, fc.Arbitrary<unknown>>;
 const FEW = 3;
 /** Numbers without a bound of their own lie within this. */
 const MOST = 1e6;
+const ABOVE = 1e-6;
 
-function numberOf({ bag }: Schema['_zod']): fc.Arbitrary<number> {
-  const whole = bag['format'] === 'safeint' || bag['format'] === 'int32';
-  const above = bag['exclusiveMinimum'] as number | undefined;
-  const low = above ?? (bag['minimum'] as number | undefined) ?? -MOST;
-  const high = (bag['maximum'] as number | undefined) ?? MOST;
-  if (whole)
-    return fc.integer({ min: Math.ceil(above === undefined ? low : low + 1), max: Math.min(high, MOST) });
-  const least = above === undefined ? low : low + 1e-6;
-  const [min, max] = [Math.max(least, -MOST), Math.min(high, MOST)];
+function numberOf({ type, minimum, maximum, exclusiveMinimum }: Described): fc.Arbitrary<number> {
+  const whole = type === 'integer';
+  const above = exclusiveMinimum === undefined ? undefined : exclusiveMinimum + (whole ? 1 : ABOVE);
+  const min = Math.max(minimum ?? -MOST, above ?? -MOST, -MOST);
+  const max = Math.min(maximum ?? MOST, MOST);
+  if (whole) return fc.oneof(fc.integer({ min, max }), fc.constantFrom(min, max));
   return fc.oneof(fc.double({ min, max, noNaN: true }), fc.constantFrom(min, max, (min + max) / 2));
 }
 
-function stringOf({ bag }: Schema['_zod']): fc.Arbitrary<string> {
-  if (bag['format'] === 'uuid') return fc.uuid();
-  if (bag['format'] === 'datetime')
+function stringOf({ format, pattern, minLength = 0, maxLength = 12 }: Described): fc.Arbitrary<string> {
+  if (format === 'uuid') return fc.uuid();
+  if (format === 'date-time')
     return fc
       .date({ min: new Date('2026-01-01'), max: new Date('2027-12-31'), noInvalidDate: true })
       .map((date) => date.toISOString());
-  const [pattern] = [...((bag['patterns'] as Set<RegExp> | undefined) ?? [])];
-  if (pattern) return fc.stringMatching(pattern);
-  const minLength = (bag['minimum'] as number | undefined) ?? 0;
-  return fc.string({ minLength, maxLength: Math.min((bag['maximum'] as number | undefined) ?? 12, 12) });
+  if (pattern) return fc.stringMatching(new RegExp(pattern));
+  return fc.string({ minLength, maxLength: Math.max(minLength, Math.min(maxLength, 12)) });
 }
 
-function objectOf(shape: Record<string, Schema>, overrides: Overrides, name: string): fc.Arbitrary<unknown> {
-  const fields = Object.entries(shape).map(([key, schema]): [string, fc.Arbitrary<unknown>] => [
+function objectOf(of: Described, overrides: Overrides, name: string): fc.Arbitrary<unknown> {
+  const { properties = {}, required = [], propertyNames, additionalProperties } = of;
+  if (typeof additionalProperties === 'object') {
+    const keys = propertyNames?.enum
+      ? fc.constantFrom(...(propertyNames.enum as string[]))
+      : stringOf(propertyNames ?? {});
+    const values = valuesOf(additionalProperties, overrides, name);
+    return fc.dictionary(keys, values, { maxKeys: FEW, noNullPrototype: true });
+  }
+  const fields = Object.entries(properties).map(([key, field]): [string, fc.Arbitrary<unknown>] => [
     key,
-    overrides[`${name}.${key}`] ?? overrides[key] ?? valuesOf(schema, overrides, key),
+    overrides[`${name}.${key}`] ?? overrides[key] ?? valuesOf(field, overrides, key),
   ]);
-  const requiredKeys = Object.keys(shape).filter((key) => shape[key]!._zod.def.type !== 'optional');
-  return fc.record(Object.fromEntries(fields), { requiredKeys });
+  return fc.record(Object.fromEntries(fields), { requiredKeys: required });
 }
 
-/** Values that a schema accepts, but for its rules between fields. Throws for a kind of schema that it does not know. */
-function valuesOf(schema: Schema, overrides: Overrides, name = ''): fc.Arbitrary<unknown> {
-  const { def, bag } = schema._zod;
-  switch (def.type) {
+function arrayOf(of: Described, overrides: Overrides, name: string): fc.Arbitrary<unknown> {
+  if (of.prefixItems) return fc.tuple(...of.prefixItems.map((item) => valuesOf(item, overrides, name)));
+  const minLength = of.minItems ?? 0;
+  const items = typeof of.items === 'object' ? valuesOf(of.items, overrides, name) : fc.constant(null);
+  return fc.array(items, { minLength, maxLength: Math.max(FEW, minLength) });
+}
+
+function valuesOf(of: Described, overrides: Overrides, name: string): fc.Arbitrary<unknown> {
+  if ('const' in of) return fc.constant(of.const);
+  if (of.enum) return fc.constantFrom(...of.enum);
+  const one = of.anyOf ?? of.oneOf;
+  if (one) return fc.oneof(...one.map((option) => valuesOf(option, overrides, name)));
+  switch (of.type) {
     case 'object':
-      return objectOf(def.shape!, overrides, name);
-    case 'optional':
-    case 'readonly':
-      return valuesOf(def.innerType!, overrides, name);
-    case 'nullable':
-      return fc.option(valuesOf(def.innerType!, overrides, name));
-    case 'pipe':
-      return valuesOf(def.out!, overrides, name);
+      return objectOf(of, overrides, name);
     case 'array':
-      return fc.array(valuesOf(def.element!, overrides), {
-        minLength: (bag['minimum'] as number | undefined) ?? 0,
-        maxLength: Math.max(FEW, (bag['minimum'] as number | undefined) ?? 0),
-      });
-    case 'tuple':
-      return fc.tuple(...def.items!.map((item) => valuesOf(item, overrides)));
-    case 'record': {
-      const keys = valuesOf(def.keyType!, overrides) as fc.Arbitrary<string>;
-      return fc.dictionary(keys, valuesOf(def.valueType!, overrides), {
-        maxKeys: FEW,
-        noNullPrototype: true,
-      });
-    }
-    case 'union':
-      return fc.oneof(...def.options!.map((option) => valuesOf(option, overrides)));
-    case 'enum':
-      return fc.constantFrom(...Object.values(def.entries!));
-    case 'literal':
-      return fc.constantFrom(...def.values!);
+      return arrayOf(of, overrides, name);
+    case 'number':
+    case 'integer':
+      return numberOf(of);
+    case 'string':
+      return stringOf(of);
     case 'boolean':
       return fc.boolean();
-    case 'number':
-      return numberOf(schema._zod);
-    case 'string':
-      return stringOf(schema._zod);
+    case 'null':
+      return fc.constant(null);
     default:
-      throw new Error(`no values are made of a ${def.type}`);
+      throw new Error(`no values are made for ${name}: ${JSON.stringify(of)}`);
   }
 }
 
 /** Values that a schema accepts: made by its bounds, and those that its rules refuse left out. */
-export const accepted = <T>(schema: z.ZodType<T>, overrides: Overrides = {}): fc.Arbitrary<T> =>
-  valuesOf(schema as unknown as Schema, overrides).filter(
+export function accepted<T>(schema: z.ZodType<T>, overrides: Overrides = {}): fc.Arbitrary<T> {
+  const described = z.toJSONSchema(schema, { unrepresentable: 'any' }) as Described;
+  return valuesOf(described, overrides, '').filter(
     (value) => schema.safeParse(value).success,
   ) as fc.Arbitrary<T>;
+}
