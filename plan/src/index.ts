@@ -9,7 +9,7 @@ export {
   type Shop,
 } from './context';
 export type { Part } from './part';
-export { castPieces, printedPieces, type PlannedPiece } from './pieces';
+export { castPieces, nameOfPart, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type FlaskPlan, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';

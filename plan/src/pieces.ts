@@ -28,11 +28,15 @@ const lineLetter = (part: Part, parts: readonly Part[]): string => {
   return same.length > 1 ? ` ${String.fromCharCode(97 + same.indexOf(part))}` : '';
 };
 
+/** "Limpet drop", or "Limpet drop b" where several lines have it. */
+export const nameOfPart = (part: Part, parts: readonly Part[]): string =>
+  `${part.pattern.name}${lineLetter(part, parts)}`;
+
 function pieceOf(key: PieceKey, part: Part, parts: readonly Part[]): PlannedPiece[] {
   const named = readPieceKey(key);
   if (!named) return [];
   const copy = named.master ? `master ${named.copy}` : String(named.copy);
-  const name = `${part.pattern.name}${lineLetter(part, parts)} ${copy}`;
+  const name = `${nameOfPart(part, parts)} ${copy}`;
   return [{ key, line: part.key, pattern: part.pattern, copy, name }];
 }
 

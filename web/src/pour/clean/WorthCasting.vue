@@ -109,7 +109,7 @@ const tally = computed(() =>
 }
 .piece {
   display: grid;
-  grid-template-columns: 20px minmax(84px, 1fr) 278px 226px;
+  grid-template-columns: minmax(112px, 1fr) 278px 226px;
   gap: 6px 8px;
   align-items: center;
   padding: 6px 0;
@@ -133,10 +133,9 @@ const tally = computed(() =>
 }
 @media (max-width: 1180px) {
   .piece {
-    grid-template-columns: 28px minmax(0, 1fr);
+    grid-template-columns: minmax(0, 1fr);
   }
-  .piece > :nth-child(n + 3) {
-    grid-column: 2;
+  .piece > :nth-child(n + 2) {
     max-width: 290px;
   }
 }

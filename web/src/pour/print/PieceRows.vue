@@ -115,7 +115,7 @@ const isOff = (key: string): boolean => {
 <style scoped>
 .piece {
   display: grid;
-  grid-template-columns: 28px minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr) auto;
   gap: 8px 12px;
   align-items: center;
   padding: 6px 0;
@@ -127,7 +127,7 @@ const isOff = (key: string): boolean => {
   margin-top: 10px;
 }
 .off {
-  grid-column: 2 / -1;
+  grid-column: 1 / -1;
   display: grid;
   grid-template-columns: minmax(180px, 1fr) minmax(140px, 1fr) 140px;
   gap: 8px;
@@ -136,9 +136,6 @@ const isOff = (key: string): boolean => {
   .piece,
   .off {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .off {
-    grid-column: 1;
   }
 }
 </style>

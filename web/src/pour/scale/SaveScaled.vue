@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SaveFormat } from '@zero-pour/jobs';
-import type { ScalePlan } from '@zero-pour/plan';
+import { nameOfPart, type ScalePlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { saveScaled, scaledName } from '../../pattern/jobs/savePattern';
 import { useNotices } from '../../state/notices';
@@ -24,7 +24,7 @@ const label = (name: string): string => {
 async function save(index: number, to: SaveFormat): Promise<void> {
   const part = parts.value[index];
   if (!part) return;
-  busy.value = `${part.pattern.id} ${to}`;
+  busy.value = `${part.key} ${to}`;
   try {
     const rotation = part.rotation;
     const ring = pour.value.doc.brief.sizes.find((size) => size.ring && size.holds)?.ring;
@@ -41,14 +41,14 @@ async function save(index: number, to: SaveFormat): Promise<void> {
 </script>
 
 <template>
-  <div v-for="(part, i) in parts" :key="part.pattern.id" class="save">
-    <span>{{ label(part.pattern.name) }}</span>
+  <div v-for="(part, i) in parts" :key="part.key" class="save">
+    <span>{{ label(nameOfPart(part, parts)) }}</span>
     <v-btn
       v-for="to in ['stl', '3mf'] as const"
       :key="to"
       size="small"
-      :loading="busy === `${part.pattern.id} ${to}`"
-      :aria-label="`Save ${part.pattern.name}, ${standing ? 'standing' : 'scaled'}, as ${to.toUpperCase()}`"
+      :loading="busy === `${part.key} ${to}`"
+      :aria-label="`Save ${nameOfPart(part, parts)}, ${standing ? 'standing' : 'scaled'}, as ${to.toUpperCase()}`"
       @click="save(i, to)"
     >
       Save {{ to.toUpperCase() }}

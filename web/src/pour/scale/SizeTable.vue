@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { SIZE_KINDS, type SizeTarget } from '@zero-pour/contracts';
 import { formatQuantity, plusMinus } from '@zero-pour/core';
-import { toleranceOf, type PlannedSize } from '@zero-pour/plan';
+import { nameOfPart, toleranceOf, type PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { usePour } from '../../state/usePour';
@@ -28,7 +28,9 @@ function liesOf({ along }: SizeTarget): string {
   return Object.keys(AXES).find((axis) => AXES[axis]!.every((v, k) => v === along[k])) ?? 'picked';
 }
 const kinds = SIZE_KINDS.map((value) => ({ title: SIZE_KIND_NAMES[value], value }));
-const patterns = computed(() => parts.value.map((p) => ({ title: p.pattern.name, value: p.pattern.id })));
+const lines = computed(() =>
+  parts.value.map((part) => ({ title: nameOfPart(part, parts.value), value: part.key })),
+);
 </script>
 
 <template>
@@ -88,7 +90,7 @@ const patterns = computed(() => parts.value.map((p) => ({ title: p.pattern.name,
       <v-select
         v-if="parts.length > 1"
         label="Of"
-        :items="patterns"
+        :items="lines"
         :model-value="size.lineKey ?? parts[0]?.key"
         @update:model-value="(lineKey) => keep({ ...size, lineKey })"
       />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
+import { nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
@@ -49,7 +50,9 @@ const putAside = (): Promise<boolean> =>
       <tbody>
         <tr v-for="part in plan.context.parts" :key="part.key">
           <td>
-            <router-link :to="`/patterns/${part.pattern.id}`">{{ part.pattern.name }}</router-link>
+            <router-link :to="`/patterns/${part.pattern.id}`">{{
+              nameOfPart(part, plan.context.parts)
+            }}</router-link>
           </td>
           <td class="count">
             <QuantityField
@@ -74,7 +77,7 @@ const putAside = (): Promise<boolean> =>
             <button
               type="button"
               class="text-button"
-              :aria-label="`Take ${part.pattern.name} out`"
+              :aria-label="`Take ${nameOfPart(part, plan.context.parts)} out`"
               @click="remove(part.key)"
             >
               Take out
@@ -187,6 +190,23 @@ const putAside = (): Promise<boolean> =>
   gap: 12px;
 }
 @media (max-width: 600px) {
+  /* Name and way out above, the two fields below. */
+  .parts tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0 8px;
+    padding: 6px 0;
+  }
+  .parts td:last-child {
+    order: -1;
+    text-align: right;
+  }
+  .parts td:first-child {
+    order: -2;
+  }
+  .count {
+    width: auto;
+  }
   .add {
     grid-template-columns: 1fr;
   }

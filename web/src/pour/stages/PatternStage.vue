@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { PATTERN_LIMITS } from '@zero-pour/core';
-import { findingContext } from '@zero-pour/plan';
+import { findingContext, nameOfPart } from '@zero-pour/plan';
 import type { Pattern } from '@zero-pour/contracts';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import AnalysisProgress from '../../pattern/page/AnalysisProgress.vue';
@@ -64,7 +64,7 @@ function add(pattern: Pattern): void {
         size="small"
         @click="index = i"
       >
-        {{ other.pattern.name }}
+        {{ nameOfPart(other, parts) }}
       </v-btn>
     </div>
     <div class="look">

@@ -139,6 +139,7 @@ function haveAlready(): void {
     </tbody>
   </table>
   <JudgementList v-if="print" :judgements="print.judgements" />
+  <PlannedNote v-if="print" :planned="print.load" @go-to="(s) => emit('goTo', s)" />
 
   <details v-if="plan.context.resin && plan.context.printer && !doc.startedAt" class="stage-block">
     <summary><h2 class="before">Before the print: warm, shake, wipe, level, prime</h2></summary>

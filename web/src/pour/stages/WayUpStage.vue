@@ -2,7 +2,7 @@
 import type { Pattern } from '@zero-pour/contracts';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { standingJob } from '@zero-pour/jobs';
-import { standingWish, valueOf, type PartGates } from '@zero-pour/plan';
+import { nameOfPart, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -96,7 +96,7 @@ const AXES = [
         size="small"
         :variant="other === entry ? 'flat' : 'outlined'"
         @click="index = i"
-        >{{ other.part.pattern.name }}</v-btn
+        >{{ nameOfPart(other.part, plan.context.parts) }}</v-btn
       >
     </div>
     <div class="look">
