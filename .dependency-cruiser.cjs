@@ -13,7 +13,10 @@ module.exports = {
       comment: 'A package of the workspace is used through its index.',
       severity: 'error',
       from: { path: '^([^/]+)/(src|offline)/', pathNot: '(test\\.ts$|/testing/)' },
-      to: { path: '^(core|contracts|plan|jobs|server|demo)/src/(?!(node/)?index\\.ts$)', pathNot: '^$1/' },
+      to: {
+        path: '^(core|contracts|plan|jobs|server|demo)/src/(?!((node|run)/)?index\\.ts$)',
+        pathNot: '^$1/',
+      },
     },
     {
       name: 'core-folders-by-their-index',

@@ -26,7 +26,7 @@ interface PrintedPour {
   id: string;
   number: number;
   doc: {
-    brief: { patterns: { count: number }[] };
+    brief: { lines: { count: number }[] };
     print: { startedAt: string; finishedAt?: string; pieces: Record<string, { outcome: string }> };
   };
 }

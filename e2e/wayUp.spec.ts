@@ -82,7 +82,9 @@ test('a way up is searched and taken, the plate is filled, two lost pieces are e
     const wrong = page.getByRole('combobox', { name: 'What is wrong' });
     await expect(wrong).toHaveCount(2);
     await choose(page, 'What is wrong', 'Fell from the plate');
-    await expect(page.getByRole('heading', { name: 'Why: fell from the plate (Barnacle band 2)' })).toBeVisible();
+    await expect(
+      page.getByRole('heading', { name: 'Why: fell from the plate (Barnacle band 2)' }),
+    ).toBeVisible();
     await expect(page.getByText(/Change one thing:/)).toBeVisible();
     await page.getByRole('button', { name: 'it was not' }).first().click();
     await page.reload();

@@ -8,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { box, cube, moved, sphere, together, type TestMesh } from '../../core/src/testing/solids';
 import { turned } from '../../core/src/testing/analysed';
 import { main } from './cli';
-import { manifoldEngine } from './index';
+import { manifoldEngine } from './run/index';
 import { analyseBytes } from './node/index';
 
 let engine: BooleanEngine<Manifold>;

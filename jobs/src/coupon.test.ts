@@ -11,7 +11,7 @@ import {
 } from '@zero-pour/core';
 import Module, { type Manifold } from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { manifoldEngine } from './index';
+import { manifoldEngine } from './run/index';
 import { analyseBytes } from './node/index';
 
 let engine: BooleanEngine<Manifold>;

@@ -1,7 +1,7 @@
-import { buildCoupon, type CouponSpec } from '@zero-pour/core';
+import type { CouponSpec } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
-import { writeMesh, type SaveFormat } from './savePart';
+import type { SaveFormat } from './savePart';
 import type { ViewMesh } from './shape';
 
 /** A finished coupon for the view. */
@@ -17,10 +17,6 @@ export const couponJob = defineJob({
   version: 1,
   input: z.strictObject({ spec: specSchema }),
   output: typed<CouponShape>(),
-  async run({ spec }, context) {
-    const { positions, triangles, volumeMm3 } = buildCoupon(spec, await context.engine());
-    return { output: { positions: Float32Array.from(positions), triangles, volumeMm3 } };
-  },
 });
 
 /** … and as a file. */
@@ -29,8 +25,4 @@ export const couponFileJob = defineJob({
   version: 1,
   input: z.strictObject({ spec: specSchema, to: typed<SaveFormat>() }),
   output: typed<Uint8Array<ArrayBuffer>>(),
-  async run({ spec, to }, context) {
-    const { positions, triangles } = buildCoupon(spec, await context.engine());
-    return { output: writeMesh(positions, triangles, to) };
-  },
 });

@@ -1,7 +1,7 @@
-export { defineJob, typed, type Job, type JobContext, type JobResult } from './job';
+export { defineJob, typed, type Job, type JobResult } from './job';
 export { canonicalJson, jobKey, jobText, sha256 } from './key';
-export { makeRunner, resultOf, type RunOutcome } from './run';
-export { partOf, partSchema, readPart, type PartInput, type ReadPart } from './part';
+export { resultOf, type RunOutcome } from './outcome';
+export { partOf, partSchema, type PartInput } from './part';
 export { blobsOf, fileOf, KEEP_NEWEST, KEPT_JOB_NAMES, KEPT_JOBS, keptJob, type KeptJobName } from './kept';
 export { couponFileJob, couponJob, type CouponShape } from './coupon';
 export { layersJob, type CutLayers, type LayersInput } from './layers';
@@ -9,7 +9,6 @@ export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';
 export { savePartJob, type SaveFormat, type Stretch } from './savePart';
 export { shapeJob, type ViewMesh } from './shape';
-export { manifoldEngine } from './solidEngine';
 export { standingInput, standingJob, type StandingInput } from './standing';
 export { tuneJob, type TuningAnswer, type TuningJob } from './tuning';
 export { waysJob, type FoundWays, type WaysInput } from './ways';

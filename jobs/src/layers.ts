@@ -1,7 +1,7 @@
-import { measurePrintDirection, type LayerStack, type PrintDirection } from '@zero-pour/core';
+import type { LayerStack, PrintDirection } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
-import { partSchema, readPart } from './part';
+import { partSchema } from './part';
 
 export const layersInputSchema = z.strictObject({
   part: partSchema,
@@ -21,8 +21,4 @@ export const layersJob = defineJob({
   version: 1,
   input: layersInputSchema,
   output: typed<CutLayers>(),
-  async run({ part, ...input }, context) {
-    const { mesh } = await readPart(part, context);
-    return { output: measurePrintDirection(mesh, input) };
-  },
 });

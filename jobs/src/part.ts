@@ -1,6 +1,4 @@
-import { readPattern, type PatternMeasure, type WeldedMesh } from '@zero-pour/core';
 import { z } from 'zod';
-import type { JobContext } from './job';
 
 /** A part by the bytes of its file and the unit they are read in: whichever patterns have them. */
 export const partSchema = z.strictObject({
@@ -23,17 +21,3 @@ export function partOf(pattern: {
     unitMm: pattern.measure.unitMm,
   };
 }
-
-export interface ReadPart {
-  mesh: WeldedMesh;
-  measure: PatternMeasure;
-}
-
-/** The part, welded, outward, in mm; read once for all jobs of it that one runner does. Throws MeshFileError. */
-export const readPart = ({ file, format, unitMm }: PartInput, context: JobContext): Promise<ReadPart> =>
-  context.memo(`part ${file} ${format} ${unitMm}`, async () => {
-    const bytes = await context.blob(file);
-    const reading = readPattern(bytes, `part.${format}`, unitMm, context.report);
-    if (reading.status === 'unit needed') throw new Error('The unit of a part is given with it.');
-    return { mesh: reading.mesh, measure: reading.measure };
-  });

@@ -1,14 +1,7 @@
-import {
-  standAsPrinted,
-  stretchAsPrinted,
-  write3mf,
-  writeBinaryStl,
-  type AlongAxes,
-  type Rotation,
-} from '@zero-pour/core';
+import type { AlongAxes, Rotation } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
-import { partSchema, readPart } from './part';
+import { partSchema } from './part';
 
 export type SaveFormat = 'stl' | '3mf';
 
@@ -20,16 +13,6 @@ export interface Stretch {
   standing: boolean;
 }
 
-/** A mesh as a file in mm. */
-export const writeMesh = (
-  positions: ArrayLike<number>,
-  triangles: ArrayLike<number>,
-  to: SaveFormat,
-): Uint8Array<ArrayBuffer> =>
-  (to === 'stl'
-    ? writeBinaryStl(positions, triangles)
-    : write3mf(positions, triangles)) as Uint8Array<ArrayBuffer>;
-
 /** The part as it was read (welded, outward, in mm) in another format, and at print size when it is to be stretched. */
 export const savePartJob = defineJob({
   name: 'save part',
@@ -40,10 +23,4 @@ export const savePartJob = defineJob({
     to: typed<SaveFormat>(),
   }),
   output: typed<Uint8Array<ArrayBuffer>>(),
-  async run({ part, stretch, to }, context) {
-    const { positions, triangles } = (await readPart(part, context)).mesh;
-    const place = stretch?.standing ? standAsPrinted : stretchAsPrinted;
-    const placed = stretch ? place(positions, stretch.rotation, stretch.percents) : positions;
-    return { output: writeMesh(placed, triangles, to) };
-  },
 });

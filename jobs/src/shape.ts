@@ -1,5 +1,5 @@
 import { defineJob, typed } from './job';
-import { partSchema, readPart } from './part';
+import { partSchema } from './part';
 
 /** A mesh for the view: vertices (float32, mm) and triangle indices. */
 export interface ViewMesh {
@@ -13,11 +13,4 @@ export const shapeJob = defineJob({
   version: 1,
   input: partSchema,
   output: typed<ViewMesh>(),
-  async run(input, context) {
-    const { mesh } = await readPart(input, context);
-    // Copies: what was read stays with the runner.
-    return {
-      output: { positions: Float32Array.from(mesh.positions), triangles: mesh.triangles.slice() },
-    };
-  },
 });

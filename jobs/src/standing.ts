@@ -1,7 +1,7 @@
-import { adviseSupports, SUPPORT_POINT_WEIGHTS, type SupportAdvice } from '@zero-pour/core';
+import { SUPPORT_POINT_WEIGHTS, type SupportAdvice } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob } from './job';
-import { partSchema, readPart } from './part';
+import { partSchema } from './part';
 
 const pointSchema = z.tuple([z.number(), z.number(), z.number()]);
 const mm2 = z.number().nonnegative();
@@ -72,9 +72,4 @@ export const standingJob = defineJob({
   version: 1,
   input: standingInputSchema,
   output: adviceSchema,
-  async run(input, context) {
-    const { mesh } = await readPart(input.part, context);
-    context.report('cutting', 0.2);
-    return { output: adviseSupports(mesh, input.rotation, input.layerMm) };
-  },
 });

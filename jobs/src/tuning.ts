@@ -1,13 +1,10 @@
-import {
-  edgeCurve,
-  foreseeOutcomes,
-  tuneExposure,
-  type CouponOutcome,
-  type EdgeCurve,
-  type NextCoupon,
-  type Recommendation,
-  type TuningInput,
-  type Verdict,
+import type {
+  CouponOutcome,
+  EdgeCurve,
+  NextCoupon,
+  Recommendation,
+  TuningInput,
+  Verdict,
 } from '@zero-pour/core';
 import { defineJob, typed } from './job';
 
@@ -36,19 +33,4 @@ export const tuneJob = defineJob({
   version: 1,
   input: typed<TuningJob>(),
   output: typed<TuningAnswer>(),
-  run(job) {
-    const { edges, recommended, next: learning, verdict } = tuneExposure(job);
-    const next = job.keepToBest ? { ...learning, exposureS: recommended.exposureS } : learning;
-    const [from, to] = job.chartS;
-    return Promise.resolve({
-      output: {
-        recommended,
-        next,
-        verdict,
-        struts: edgeCurve(edges.lower, from, to),
-        slots: edgeCurve(edges.upper, from, to),
-        outcomes: foreseeOutcomes(edges, next.exposureS, job.settable, job.coupon, job.coupons),
-      },
-    });
-  },
 });

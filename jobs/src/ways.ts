@@ -1,7 +1,7 @@
-import { cutWayUp, findWaysUp, growFaces, makeSearchSurface, type WaysUp, type WayUp } from '@zero-pour/core';
+import type { WaysUp, WayUp } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
-import { partSchema, readPart } from './part';
+import { partSchema } from './part';
 
 const rotationSchema = z.strictObject({ xDeg: z.number(), yDeg: z.number(), zDeg: z.number() });
 
@@ -24,16 +24,4 @@ export const waysJob = defineJob({
   version: 1,
   input: waysInputSchema,
   output: typed<FoundWays>(),
-  async run({ part, layerMm, cleanPoints, compare }, context) {
-    const { mesh } = await readPart(part, context);
-    const show = cleanPoints.length > 0 ? growFaces(mesh, cleanPoints) : undefined;
-    const report = (share: number): void => context.report('searching', share);
-    const found = findWaysUp(mesh, { layerMm, show, report });
-    const surface = makeSearchSurface(mesh);
-    const compared = compare.map((rotation) => {
-      const { direction: _, ...way } = cutWayUp(mesh, surface, rotation, { layerMm, show });
-      return way;
-    });
-    return { output: { ...found, compared } };
-  },
 });

@@ -1,5 +1,6 @@
 import { readPattern, type BooleanEngine, type UnitOption } from '@zero-pour/core';
-import { patternJob, type JobResult, type PartInput, type PatternOutput } from '../index';
+import type { JobResult, PartInput, PatternOutput } from '../index';
+import { analyse } from '../run/index';
 
 /** A file whose unit is not known, or all that the job "pattern" says of it. */
 export type FileAnalysis =
@@ -18,7 +19,7 @@ export async function analyseBytes(
   if (reading.status === 'unit needed') return reading;
   const { mesh, measure } = reading;
   const part: PartInput = { file: NAMELESS, format: 'stl', unitMm: measure.unitMm };
-  const found = await patternJob.run(part, {
+  const found = await analyse(part, {
     blob: () => Promise.resolve(bytes),
     engine,
     report: () => {},

@@ -1,5 +1,6 @@
 import { parentPort } from 'node:worker_threads';
-import { makeRunner, type RunOutcome } from '../index';
+import type { RunOutcome } from '../index';
+import { makeRunner } from '../run/index';
 import { loadEngine } from './loadEngine';
 
 /** What the other side sends: a job to run, then the bytes that it asks for. */

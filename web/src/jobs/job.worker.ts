@@ -1,4 +1,5 @@
-import { makeRunner, manifoldEngine, type RunOutcome } from '@zero-pour/jobs';
+import type { RunOutcome } from '@zero-pour/jobs';
+import { makeRunner, manifoldEngine } from '@zero-pour/jobs/run';
 import { expose, transfer } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
 

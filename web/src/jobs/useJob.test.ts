@@ -15,7 +15,6 @@ const doubled = defineJob({
   version: 1,
   input: typed<{ n: number }>(),
   output: typed<number>(),
-  run: () => Promise.reject(new Error('only in a worker')),
 });
 
 /** Runs that wait for their end, in the order they were asked for. */

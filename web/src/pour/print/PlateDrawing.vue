@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatQuantity } from '@zero-pour/core';
-import { layOutPlate, valueOf } from '@zero-pour/plan';
+import { layOutPlate, valueOf, nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
@@ -10,7 +10,21 @@ const { plan } = usePour();
 const units = useUnits();
 const factor = computed(() => (valueOf(plan.value.scale)?.percent.value ?? 100) / 100);
 const layout = computed(() => layOutPlate(plan.value.context, factor.value));
-const names = computed(() => new Map(plan.value.context.parts.map((p) => [p.pattern.id, p.pattern.name])));
+const parts = computed(() => plan.value.context.parts);
+/** Each copy by its own number; where there are several lines, with its line's letter (told below). */
+const letterOf = (key: string): string =>
+  parts.value.length > 1 ? String.fromCharCode(65 + parts.value.findIndex((part) => part.key === key)) : '';
+const labels = computed(() => {
+  const counts = new Map<string, number>();
+  return (layout.value?.placed ?? []).map(({ key }) => {
+    const n = (counts.get(key) ?? 0) + 1;
+    counts.set(key, n);
+    return `${letterOf(key)}${n}`;
+  });
+});
+const legend = computed(() =>
+  parts.value.map((part) => `${letterOf(part.key)} ${nameOfPart(part, parts.value)}`).join(', '),
+);
 const leftOver = computed(() => Object.values(layout.value?.left ?? {}).reduce((a, b) => a + b, 0));
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 0 }, units.choice);
 /** SVG's y grows downwards: the plate's front is at the bottom. */
@@ -23,12 +37,13 @@ function middle(outline: readonly (readonly [number, number])[]): [number, numbe
 }
 const said = computed(() => {
   const { placed = [], moreOfFirst = 0 } = layout.value ?? {};
-  const first = names.value.get(plan.value.context.parts[0]?.pattern.id ?? '') ?? '';
-  const parts = `${placed.length} ${placed.length === 1 ? 'part stands' : 'parts stand'} on it`;
+  const [one] = parts.value;
+  const first = one ? nameOfPart(one, parts.value) : '';
+  const stand = `${placed.length} ${placed.length === 1 ? 'part stands' : 'parts stand'} on it`;
   const rest =
     leftOver.value > 0 ? `, ${leftOver.value} ${leftOver.value === 1 ? 'has' : 'have'} no room` : '';
   const more = leftOver.value > 0 ? '' : moreOfFirst > 0 ? `; ${moreOfFirst} more of ${first} would fit at no extra time` : '; it is full'; // prettier-ignore
-  return `${parts}${rest}${more}.`;
+  return `${stand}${rest}${more}.`;
 });
 </script>
 
@@ -47,13 +62,14 @@ const said = computed(() => {
           :y="layout.plateMm[1] - part.yMm - middle(part.outline)[1]"
           class="number"
         >
-          {{ i + 1 }}
+          {{ labels[i] }}
         </text>
       </g>
     </svg>
     <p>
       {{ plan.context.printer?.name }}, {{ mm(layout.plateMm[0]) }} × {{ mm(layout.plateMm[1]) }}: {{ said }}
     </p>
+    <p v-if="parts.length > 1">{{ legend }}</p>
     <p class="mute">
       Outlines of the parts themselves, {{ mm(3) }} apart and from the edge; supports and rafts that spread
       wider want more.

@@ -1,0 +1,17 @@
+import type { BooleanEngine } from '@zero-pour/core';
+import type { JobResult } from '../job';
+
+/** What a job is given besides its input, wherever it runs. */
+export interface JobContext {
+  /** The bytes that are kept under a hash. */
+  blob: (hash: string) => Promise<Uint8Array>;
+  /** The boolean engine, loaded where it is needed. */
+  engine: () => Promise<BooleanEngine<unknown>>;
+  /** What is being done now, and how far it is, 0 to 1. */
+  report: (step: string, share: number) => void;
+  /** What the runner keeps from one job to the next, under a name: a part that was read is not read again. */
+  memo: <T>(name: string, make: () => Promise<T>) => Promise<T>;
+}
+
+/** What a job does. */
+export type Run<I, O> = (input: I, context: JobContext) => Promise<JobResult<O>>;

@@ -1,0 +1,4 @@
+export type { JobContext, Run } from './context';
+export { analyse } from './meshes';
+export { makeRunner } from './runner';
+export { manifoldEngine } from './solidEngine';

@@ -1,0 +1,68 @@
+import { MeshFileError, type BooleanEngine } from '@zero-pour/core';
+import { couponFileJob, couponJob } from '../coupon';
+import type { Job } from '../job';
+import { layersJob } from '../layers';
+import type { RunOutcome } from '../outcome';
+import { patternJob } from '../pattern';
+import { readFileJob } from '../readFile';
+import { savePartJob } from '../savePart';
+import { shapeJob } from '../shape';
+import { standingJob } from '../standing';
+import { tuneJob } from '../tuning';
+import { waysJob } from '../ways';
+import type { JobContext, Run } from './context';
+import { saveCoupon, savePart, showCoupon } from './files';
+import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
+import { tune } from './tune';
+
+interface Runnable {
+  job: Job<unknown, unknown>;
+  run: Run<unknown, unknown>;
+}
+const runnable = <I, O>(job: Job<I, O>, run: Run<I, O>): Runnable => ({ job, run }) as unknown as Runnable;
+
+/** Every job there is, by name: what a worker is told to run. */
+const JOBS: ReadonlyMap<string, Runnable> = new Map(
+  [
+    runnable(patternJob, analyse),
+    runnable(standingJob, stand),
+    runnable(shapeJob, view),
+    runnable(readFileJob, readFile),
+    runnable(layersJob, cut),
+    runnable(waysJob, searchWays),
+    runnable(couponJob, showCoupon),
+    runnable(couponFileJob, saveCoupon),
+    runnable(savePartJob, savePart),
+    runnable(tuneJob, tune),
+  ].map((one) => [one.job.name, one]),
+);
+
+type Supplies = Pick<JobContext, 'blob' | 'report'> & { engine: () => Promise<BooleanEngine<unknown>> };
+
+/**
+ * A runner that keeps what was read of the last part: jobs of one part, one after the other, read it once. A bad file is
+ * an outcome; anything else is thrown.
+ */
+export function makeRunner(): (name: string, input: unknown, supplies: Supplies) => Promise<RunOutcome> {
+  let kept: { name: string; made: Promise<unknown> } | undefined;
+  const memo = <T>(name: string, make: () => Promise<T>): Promise<T> => {
+    if (kept?.name !== name) {
+      kept = { name, made: make() };
+      // What failed is tried again by the next one.
+      kept.made.catch(() => (kept = undefined));
+    }
+    return kept.made as Promise<T>;
+  };
+  return async (name, input, supplies) => {
+    const found = JOBS.get(name);
+    if (!found) throw new Error(`there is no job “${name}”`);
+    try {
+      const { output, blobs } = await found.run(found.job.input.parse(input), { ...supplies, memo });
+      return { status: 'done', output, blobs: [...(blobs ?? [])] };
+    } catch (error) {
+      if (error instanceof MeshFileError)
+        return { status: 'refused', code: error.code, detail: error.detail };
+      throw error;
+    }
+  };
+}
