@@ -59,13 +59,7 @@ export {
   type Pattern,
   type PatternChange,
 } from './pattern';
-export {
-  keptAnalysisSchema,
-  knownPartsSchema,
-  patternAnalysisSchema,
-  type KeptAnalysis,
-  type KnownPart,
-} from './patternAnalysis';
+export { knownPartsSchema, patternReadingSchema, type KnownPart } from './patternAnalysis';
 export {
   emptyPourDoc,
   POUR_FORMAT,

@@ -17,7 +17,7 @@ const sectionSchema = z.strictObject({
 const rotationSchema = z.strictObject({ xDeg: z.number(), yDeg: z.number(), zDeg: z.number() });
 
 /** Core's analysis of a pattern, as it is sent and kept. */
-export const patternAnalysisSchema = z.strictObject({
+const patternAnalysisSchema = z.strictObject({
   resolution: z.strictObject({ fineMm: positiveSchema, midMm: positiveSchema, coarseMm: positiveSchema }),
   estimate: z.boolean(),
   exactMm3: atLeastZeroSchema.nullable(),
@@ -82,9 +82,8 @@ export const patternAnalysisSchema = z.strictObject({
     .max(20),
 }) satisfies z.ZodType<PatternAnalysis>;
 
-/** An analysis with the version of the reading that made it, and the painted shape that goes with it. */
-export const keptAnalysisSchema = z.strictObject({
-  version: z.number().int().positive(),
+/** What is read of a pattern file: its analysis, and the painted shape that goes with it. */
+export const patternReadingSchema = z.strictObject({
   /** Read again with it: patterns kept by an older reading take these numbers. */
   measure: patternMeasureSchema,
   result: z.discriminatedUnion('status', [
@@ -92,7 +91,6 @@ export const keptAnalysisSchema = z.strictObject({
     z.strictObject({ status: z.literal('too open'), openShare: atLeastZeroSchema }),
   ]),
 });
-export type KeptAnalysis = z.infer<typeof keptAnalysisSchema>;
 
 /** An analysed pattern with its thinnest place, its class by thickness, and what became of its castings. */
 export const knownPartSchema = z.strictObject({

@@ -1,17 +1,16 @@
-import { keptAnalysisSchema } from '@zero-pour/contracts';
+import { patternReadingSchema } from '@zero-pour/contracts';
 import { ANALYSIS_VERSION } from '@zero-pour/core';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { defineJob } from './job';
 import { partSchema } from './part';
 
 /** What an analysis says, and the measure that was read with it. */
-export const patternOutputSchema = keptAnalysisSchema.pick({ measure: true, result: true });
-export type PatternOutput = z.infer<typeof patternOutputSchema>;
+export type PatternOutput = z.infer<typeof patternReadingSchema>;
 
 /** Everything about one pattern file, with its painted shape as bytes. Throws MeshFileError when the file is bad. */
 export const patternJob = defineJob({
   name: 'pattern',
   version: ANALYSIS_VERSION,
   input: partSchema,
-  output: patternOutputSchema,
+  output: patternReadingSchema,
 });

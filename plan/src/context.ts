@@ -102,9 +102,6 @@ function flasksOf({ doc, used }: PlannedFor, parts: Part[], flasks: readonly Fla
   });
 }
 
-/** The flask that a page shows when it shows one. */
-export const firstFlask = ({ flasks }: Pick<PourContext, 'flasks'>): FlaskContext => flasks[0]!;
-
 /** Looks everything up. A poured pour stands on what was used then; an open one on the shop as it is. */
 export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
   const { doc, used } = pour;

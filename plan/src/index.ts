@@ -1,13 +1,6 @@
 export { lacking, valueOf, type Need, type Planned } from './planned';
 export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
-export {
-  resolvePour,
-  firstFlask,
-  type FlaskContext,
-  type PlannedFor,
-  type PourContext,
-  type Shop,
-} from './context';
+export { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
 export type { Part } from './part';
 export { castPieces, nameOfPart, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
