@@ -4,7 +4,7 @@ import type { Reading, Readings, WantedReading } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
 import { z } from 'zod';
-import { request, sendBytes } from '../api/request';
+import { request, RequestError, sendBytes } from '../api/request';
 import { runJob, whyNot, type RunOptions } from './runJob';
 import { WorkCancelled } from './workerPool';
 
@@ -65,7 +65,10 @@ export const useReadings = defineStore('readings', () => {
       const { output, blobs } = await runJob(job, input, options);
       states.set(text, { status: 'known', value: output });
       looked.delete(text);
-      await keep(job, input, output, blobs ?? []);
+      // Whoever asked has it, whether or not there is a server to keep it: without one it is worked out anew another day.
+      await keep(job, input, output, blobs ?? []).catch((error: unknown) => {
+        if (!(error instanceof RequestError && error.isOutage)) throw error;
+      });
       return output;
     } catch (error) {
       if (states.get(text)?.status !== 'known') fail(text, error);
