@@ -3,17 +3,21 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { journeyFailures, unitFailures } from './failures.mjs';
 import { buildPage, installPackages, root, run } from './prepare.mjs';
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 let passed = 0;
 let failed = 0;
+/** Told again at the end, where a long log is looked at first. */
+const told = [];
 
 function step(name, work) {
   console.log(`\n== ${name}`);
   const ok = work();
   if (!ok) {
     failed++;
+    told.push(`${name}: FAILED`);
     console.log(`== ${name}: FAILED`);
   }
   return ok;
@@ -46,13 +50,15 @@ const reports = mkdtempSync(path.join(tmpdir(), 'zero-pour-verify-'));
 const npx = (...args) => run('npx', ['--no-install', ...args]) === 0;
 
 /** Runs a test command that writes a JSON report, and adds up what it counted. */
-function tests(name, command, count) {
+function tests(name, command, count, failures) {
   step(name, () => {
     const report = path.join(reports, `${name.replaceAll(' ', '-')}.json`);
     const status = command(report);
     // No report and no failure: it was skipped, and said why.
     if (!existsSync(report)) return status === 0;
-    const [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')));
+    const json = JSON.parse(readFileSync(report, 'utf8'));
+    const [good, bad] = count(json);
+    told.push(...failures(json).map((one) => `${name}: ${one}`));
     passed += good;
     failed += bad;
     console.log(`${good} passed, ${bad} failed`);
@@ -79,6 +85,7 @@ tests(
       `--outputFile.json=${report}`,
     ]),
   (json) => [json.numPassedTests, json.numFailedTests],
+  unitFailures,
 );
 installPostgres();
 tests(
@@ -91,6 +98,7 @@ tests(
       `--outputFile.json=${report}`,
     ]),
   (json) => [json.numPassedTests, json.numFailedTests],
+  unitFailures,
 );
 step('build', () => {
   buildPage();
@@ -108,7 +116,9 @@ if (chromium) {
         },
       ),
     (json) => [json.stats.expected + json.stats.flaky, json.stats.unexpected],
+    journeyFailures,
   );
 }
+for (const one of told) console.log(`\n-- ${one}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

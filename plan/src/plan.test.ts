@@ -253,7 +253,7 @@ describe('the board', () => {
     expect(rows.map((r) => r.pour.number)).toEqual([29, 30, 31]);
     const next = nextHandsOn(rows);
     expect(next.map((n) => n.at)).toEqual(next.map((n) => n.at).sort((a, b) => a - b));
-    expect(next[0]).toMatchObject({ hand: 'Steam hold › Turn the flask, button up', stage: 'burnout' });
+    expect(next[0]).toMatchObject({ hand: 'Steam and drain › Turn the flask, button up', stage: 'burnout' });
     expect(kilnStates(rows, NOW.getTime())[0]).toMatchObject({
       name: 'Kiln 1',
       doing: 'holding',
