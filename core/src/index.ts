@@ -1,4 +1,5 @@
 export * from './numeric';
+export * from './working';
 export * from './judge';
 export * from './mesh';
 export * from './solid';

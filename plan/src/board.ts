@@ -4,10 +4,10 @@ import type { Shop } from './context';
 import { judgeFreshness } from './clean/freshClocks';
 import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
-import { judgeTimes, type FormatMoment } from './judgeTimes';
+import { judgeTimes, type FormatMoment } from './times/judgeTimes';
 import { pourTitle } from './pourTitle';
-import type { Moment } from './moments';
-import type { TimePlan } from './timePlan';
+import type { Moment } from './moment';
+import type { TimePlan } from './times/timePlan';
 
 /** One pour on the board. */
 export interface BoardRow {

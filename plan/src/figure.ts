@@ -1,8 +1,16 @@
-import { formatQuantity, formatValue, type StageKey, type Unit, type UnitChoice } from '@zero-pour/core';
+import {
+  formatQuantity,
+  formatValue,
+  joinFormula,
+  METRIC,
+  type Formula,
+  type StageKey,
+  type Unit,
+  type UnitChoice,
+} from '@zero-pour/core';
 
 /** An input of a working: its value, where it comes from, and where it can be changed. */
-export interface Given {
-  symbol: string;
+export interface Input {
   name: string;
   value: number;
   unit: Unit;
@@ -13,6 +21,11 @@ export interface Given {
   guessed?: boolean;
   /** The working of the input itself, when it was computed. */
   figure?: Figure;
+}
+
+/** … by the symbol that stands for it. */
+export interface Given extends Input {
+  symbol: string;
 }
 
 /** A computed number that can be opened to its working. */
@@ -27,31 +40,38 @@ export interface Figure {
   note?: string;
 }
 
-interface FigureSpec {
-  name: string;
-  value: number;
-  unit: Unit;
-  digits?: number;
-  note?: string;
+type FigureSpec = Pick<Figure, 'name' | 'unit' | 'digits' | 'note'>;
+
+/** A rule with its inputs: what it comes to and what is shown of it are one. It counts as guessed when any input is. */
+export function figure<S extends string>(
+  spec: FigureSpec,
+  rule: Formula<S>,
+  inputs: Readonly<Record<S, Input>>,
+): Figure {
+  const values = Object.fromEntries(rule.symbols.map((symbol) => [symbol, inputs[symbol].value]));
+  return {
+    ...spec,
+    value: rule.of(values as Record<S, number>),
+    formula: rule.parts((symbol): Given => ({ ...inputs[symbol], symbol })),
+    guessed: rule.symbols.some((symbol) => inputs[symbol].guessed ?? false),
+  };
 }
 
-/** Tagged template for formulas: formula`${density} × (${patterns} + ${button})`. */
-export function formula(texts: TemplateStringsArray, ...givens: readonly Given[]): (string | Given)[] {
-  return texts.flatMap((text, i) => {
-    const given = givens[i];
-    return given ? [text, given] : [text];
-  });
+/** A figure whose formula has as many terms as there are: of texts and inputs in a row. */
+export function figureOf(spec: FigureSpec, parts: readonly (string | Given)[]): Figure {
+  return figure(spec, joinFormula(parts), Object.fromEntries(givensOf(parts).map((g) => [g.symbol, g])));
 }
 
-/** A figure from its formula; it counts as guessed when any input is. */
-export function figure(spec: FigureSpec, parts: readonly (string | Given)[]): Figure {
-  return { ...spec, formula: parts, guessed: givensOf(parts).some((g) => g.guessed ?? false) };
-}
+/** A number that stands as it is: typed, or read. */
+export const stated = (spec: FigureSpec, given: Given): Figure => figureOf(spec, [given]);
+
+/** a + b + c; of none, 0. */
+export const sumOf = (spec: FigureSpec, terms: readonly Given[]): Figure =>
+  figureOf(spec, terms.length === 0 ? ['0'] : terms.flatMap((term, i) => (i === 0 ? [term] : [' + ', term])));
 
 /** A figure used as an input of another. */
-export function fromFigure(symbol: string, of: Figure, stage?: StageKey): Given {
+export function fromFigure(of: Figure, stage?: StageKey): Input {
   return {
-    symbol,
     name: of.name,
     value: of.value,
     unit: of.unit,
@@ -74,9 +94,10 @@ export function givensOf(parts: readonly (string | Given)[]): Given[] {
 export const formulaInSymbols = (of: Figure): string =>
   of.formula.map((part) => (typeof part === 'string' ? part : part.symbol)).join('');
 
-/** The formula with its values put in, in the reader's units. */
-export const formulaInValues = (of: Figure, choice: UnitChoice): string =>
-  of.formula.map((part) => (typeof part === 'string' ? part : formatValue(part, choice))).join('');
+/** The formula with its values put in, and what it comes to: in the units that it is written for. */
+export const formulaInValues = (of: Figure): string =>
+  of.formula.map((part) => (typeof part === 'string' ? part : formatValue(part, METRIC))).join('');
+export const formulaComesTo = (of: Figure): string => formatQuantity(of, METRIC);
 
 /** The figure as it stands on the ticket. */
 export const showFigure = (of: Figure, choice: UnitChoice): string => formatQuantity(of, choice);

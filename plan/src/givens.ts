@@ -1,27 +1,25 @@
 import type { Resin } from '@zero-pour/contracts';
 import { castsWax } from '@zero-pour/core';
 import type { PourContext } from './context';
-import type { Given } from './figure';
+import type { Input } from './figure';
 
 /** Wax on the balance (handbook 06): its density at room temperature. */
 const WAX_G_PER_CM3 = 0.95;
 
 /** The density of what hangs on the tree. */
-export const patternDensityGiven = ({ doc, resin }: PourContext): Given | undefined =>
+export const patternDensity = ({ doc, resin }: PourContext): Input | undefined =>
   castsWax(doc.brief.route)
     ? {
-        symbol: 'ρ',
         name: 'Density of the wax',
         value: WAX_G_PER_CM3,
         unit: 'gPerCm3',
         source: 'book',
         stage: 'sprue',
       }
-    : resin && resinDensityGiven(resin);
+    : resin && resinDensity(resin);
 
 /** The density that printed resin is reckoned with. */
-export const resinDensityGiven = (resin: Resin): Given => ({
-  symbol: 'ρ',
+export const resinDensity = (resin: Resin): Input => ({
   name: 'Density of the resin',
   value: resin.densityGPerMl,
   unit: 'gPerCm3',

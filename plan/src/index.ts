@@ -1,15 +1,23 @@
 export { lacking, valueOf, type Need, type Planned } from './planned';
-export { formulaInSymbols, formulaInValues, givensOf, showFigure, type Figure, type Given } from './figure';
+export {
+  formulaComesTo,
+  formulaInSymbols,
+  formulaInValues,
+  givensOf,
+  showFigure,
+  type Figure,
+  type Given,
+} from './figure';
 export { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
 export type { Part } from './part';
 export { castPieces, nameOfPart, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type FlaskPlan, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
-export { stageLine } from './stageLines';
-export { stageStates, type StageState } from './progress';
-export { writeTicket, type TicketLine, type TicketSection } from './ticket';
-export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './timePlan';
+export { stageLine, stageStates, type StageState } from './stages';
+export { writeTicket, type TicketSection } from './ticket';
+export type { TicketLine } from './ticketLine';
+export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './times/timePlan';
 export { firstHeld, toleranceOf, type ScalePlan } from './scale/planScale';
 export type { PlannedSize } from './scale/plannedSize';
 export type { ChainStep, ScaleChain } from './scale/chain';
@@ -26,13 +34,13 @@ export {
 export { stepName } from './scale/stepNames';
 export { whyOff, type OffPiece, type WhyOff } from './scale/whyOff';
 export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis } from './scale/gatherSizes';
-export type { PartGates } from './gatePlan';
-export type { PrintPlan } from './printPlan';
-export type { TreePlan } from './treePlan';
-export type { ChargePlan } from './chargePlan';
-export type { MixPlan } from './mixPlan';
-export type { BurnoutPlan } from './burnoutPlan';
-export type { TemperaturePlan } from './temperaturePlan';
+export type { PartGates } from './wayUp/gatePlan';
+export type { PrintPlan } from './print/printPlan';
+export type { TreePlan } from './sprue/treePlan';
+export type { ChargePlan } from './sprue/chargePlan';
+export type { MixPlan } from './invest/mixPlan';
+export type { BurnoutPlan } from './burnout/burnoutPlan';
+export type { TemperaturePlan } from './pour/temperaturePlan';
 export {
   boardConflicts,
   boardRows,
@@ -43,8 +51,9 @@ export {
   type HandsOnEntry,
   type KilnState,
 } from './board';
-export { judgeTimes, type FormatMoment } from './judgeTimes';
-export { partWayH, type Moment } from './moments';
+export { judgeTimes, type FormatMoment } from './times/judgeTimes';
+export type { Moment } from './moment';
+export { partWayH } from './print/printMoments';
 export {
   curveOf,
   fitTest,
@@ -55,14 +64,19 @@ export {
   type FittedTest,
   type TuningKey,
   type TuningThings,
-} from './tuning/settings';
-export { gatherTrials, type GatheredTrials, type TuningOf, type UsedTrial } from './tuning/gatherTrials';
-export { nextVersion, standingProfile, type AcceptedFigures } from './tuning/profileFrom';
-export { doubtfulSince, judgeProfileAge } from './tuning/judgeProfileAge';
-export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './ranking';
-export { countsSoFar, explainPrint, type ExplainedFault } from './why/explainPrint';
-export { printEvidence, sameHeight } from './why/printEvidence';
-export { layOutPlate, type PlateLayout } from './plateLayout';
+} from './resin/tuning/settings';
+export {
+  gatherTrials,
+  type GatheredTrials,
+  type TuningOf,
+  type UsedTrial,
+} from './resin/tuning/gatherTrials';
+export { nextVersion, standingProfile, type AcceptedFigures } from './resin/tuning/profileFrom';
+export { doubtfulSince, judgeProfileAge } from './resin/tuning/judgeProfileAge';
+export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './resin/ranking';
+export { countsSoFar, evidenceOf, explainPrint, type ExplainedFault } from './why/explainPrint';
+export { sameHeight } from './print/printSigns';
+export { layOutPlate, type PlateLayout } from './print/plateLayout';
 export {
   knowPrints,
   motionOf,
@@ -85,5 +99,5 @@ export {
   type ExpectedTally,
   type PieceWorth,
 } from './clean/worth';
-export { burnoutHours, comparable, plateChoice, type ComparedProfile } from './plateChoices';
+export { burnoutHours, comparable, plateChoice, type ComparedProfile } from './print/plateChoices';
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';

@@ -1,33 +1,29 @@
 import { anyPoured } from '@zero-pour/contracts';
 import type { StageKey } from '@zero-pour/core';
-import { attempt, attemptOr } from './attempt';
-import { planBurnout, type BurnoutPlan } from './burnoutPlan';
-import { planCharge, type ChargePlan } from './chargePlan';
+import type { BurnoutPlan } from './burnout/burnoutPlan';
+import { attempt } from './attempt';
 import { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
-import { planCost, type CostPlan } from './costPlan';
-import { planGates, type PartGates } from './gatePlan';
-import { planMix, type MixPlan } from './mixPlan';
+import { planCost, type CostPlan } from './cost/costPlan';
+import type { MixPlan } from './invest/mixPlan';
 import { valueOf, type Planned } from './planned';
+import type { TemperaturePlan } from './pour/temperaturePlan';
 import { standingOf } from './print/plateLoad';
+import type { PrintPlan } from './print/printPlan';
 import type { WantedReading } from './readings';
-import { planPrint, type PrintPlan } from './printPlan';
-import { currentStage, stageStates, type StageState } from './progress';
-import { planScale, type ScalePlan } from './scale/planScale';
-import { planTemperatures, type TemperaturePlan } from './temperaturePlan';
-import { planTimes, type TimePlan } from './timePlan';
-import { planTree, type TreePlan } from './treePlan';
+import type { ScalePlan } from './scale/planScale';
+import type { HungPlan, Sight } from './stage';
+import { currentStage, sightOf, stageStates, type StageState } from './stages';
+import { planTimes, type TimePlan } from './times/timePlan';
+import type { PartGates } from './wayUp/gatePlan';
 
 /** What is worked out of one flask of a pour. */
-export interface FlaskPlan {
+export interface FlaskPlan extends HungPlan {
   context: FlaskContext;
   temperatures: Planned<TemperaturePlan>;
-  tree: Planned<TreePlan>;
-  charge: Planned<ChargePlan>;
 }
 
-/** Everything that can be worked out of a pour as it stands. */
-export interface PourPlan {
-  context: PourContext;
+/** Everything that can be worked out of a pour as it stands: what each stage says, and what follows from all of them. */
+export interface PourPlan extends Sight {
   states: Record<StageKey, StageState>;
   current: StageKey;
   scale: Planned<ScalePlan>;
@@ -44,43 +40,36 @@ export interface PourPlan {
 }
 
 /**
- * Works out a pour in the order of the work; what waits for a decision says for which. Pure, and quick enough
- * (under a millisecond) to run on every keystroke.
+ * Works out a pour; what waits for a decision says for which. Pure, and quick enough (under a millisecond) to run on every
+ * keystroke.
  */
 export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const context = resolvePour(pour, shop);
-  // One kiln brings all flasks to one temperature: the first one's is the programme's.
-  const temperatures = valueOf(attempt(() => planTemperatures(context, context.flasks[0]!)));
-  const scale = attempt(() => planScale(context, temperatures));
-  const gates = attemptOr([], () => planGates(context));
-  const print = attempt(() => planPrint(context, valueOf(scale)));
-  const flasks = context.flasks.map((hung): FlaskPlan => {
-    const tree = attempt(() => planTree(context, hung, gates, valueOf(scale)));
-    const charge = attempt(() => planCharge(context, hung, tree));
-    return { context: hung, temperatures: attempt(() => planTemperatures(context, hung)), tree, charge };
-  });
-  const mix = attempt(() => planMix(context, flasks));
-  const burnout = attempt(() => planBurnout(context, temperatures));
-  const times = attempt(() => planTimes(context, valueOf(burnout), valueOf(print), valueOf(mix), gates));
+  const sight = sightOf(context);
+  const { of } = sight;
   const states = stageStates(context);
-  const cost = planCost(context, {
-    print: valueOf(print),
-    mix: valueOf(mix),
-    burnout: valueOf(burnout),
-    charges: flasks.flatMap(({ charge }) => valueOf(charge) ?? []),
-  });
+  const [hung, temperatures] = [of('sprue'), of('pour')];
   return {
-    context,
+    ...sight,
     states,
     current: currentStage(states),
-    scale,
-    gates,
-    print,
-    flasks,
-    mix,
-    burnout,
-    times,
-    cost,
+    scale: of('scale'),
+    gates: of('wayUp'),
+    print: of('print'),
+    flasks: context.flasks.map((flask, i) => ({
+      context: flask,
+      ...hung[i]!,
+      temperatures: temperatures[i]!,
+    })),
+    mix: of('invest'),
+    burnout: of('burnout'),
+    times: attempt(() => planTimes(sight)),
+    cost: planCost(context, {
+      print: valueOf(of('print')),
+      mix: valueOf(of('invest')),
+      burnout: valueOf(of('burnout')),
+      charges: hung.flatMap(({ charge }) => valueOf(charge) ?? []),
+    }),
     wants: wantsOf(context),
   };
 }

@@ -215,12 +215,19 @@ describe('cost', () => {
       Powder: (known(mix).powder.value / 1000) * 3,
       Printer: known(print).hours.value * 0.5,
       Kiln: known(burnout).curve.totalH * 0.4,
-      'Metal lost': known(charge).lostG,
+      'Metal lost': known(charge).lost.value,
     };
     for (const line of cost.lines)
-      expect(line.amount).toBeCloseTo(amounts[line.what as keyof typeof amounts], 9);
-    expect(cost.metalHeld).toBeCloseTo(known(charge).total.value, 9);
-    expect(planOf((doc) => void (doc.brief.alloyId = undefined)).cost.metalHeld).toBe(0);
+      expect(line.value).toBeCloseTo(amounts[line.name as keyof typeof amounts], 9);
+    expect(cost.lines.map(({ value }) => value)).toEqual(
+      cost.lines.map(({ value }) => value).sort((a, b) => b - a),
+    );
+    expect(cost.total.value).toBeCloseTo(
+      cost.lines.reduce((sum, { value }) => sum + value, 0),
+      9,
+    );
+    expect(cost.metalHeld?.value).toBeCloseTo(known(charge).total.value, 9);
+    expect(planOf((doc) => void (doc.brief.alloyId = undefined)).cost.metalHeld).toBeUndefined();
   });
 });
 

@@ -24,3 +24,5 @@ export {
   type BurnoutLimits,
 } from './judgeProgramme';
 export { BOOK_PROGRAMMES, type BookProgramme } from './data/bookProgrammes';
+export { judgeBurnable } from './judgeBurnable';
+export { judgeFlaskSize, judgePeak } from './judgeKiln';

@@ -1,1 +1,1 @@
-export { costOfPour, type CostInput, type CostLine } from './cost';
+export { HOURS_COST, MATERIAL_COST, METAL_COST } from './cost';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CLEARANCE_MM, coneVolumeCm3, judgeClearance, layOutTree, type TreeForm } from './index';
+import { CLEARANCE_MM, CONE_ML, judgeClearance, layOutTree, type TreeForm } from './index';
 
 const FORM: TreeForm = {
   arrangement: 'straight',
@@ -69,5 +69,5 @@ describe('clearance', () => {
 });
 
 it('a cone is a third of its cylinder', () => {
-  expect(coneVolumeCm3(20, 9)).toBeCloseTo((Math.PI * 100 * 9) / 3000, 12);
+  expect(CONE_ML.of({ D: 20, H: 9 })).toBeCloseTo((Math.PI * 100 * 9) / 3000, 12);
 });

@@ -1,3 +1,3 @@
-export { coneVolumeCm3, cylinderMm3, flaskVolumeMl } from './volumes';
+export { CONE_ML, flaskVolumeMl, ROUND_ML } from './volumes';
 export { layOutTree, STRAIGHT_MAX, type TreeForm, type TreeLayout, type TreePart } from './treeLayout';
 export { CLEARANCE_MM, judgeClearance } from './clearance';

@@ -1,21 +1,13 @@
-import { requireNumber, requirePositive } from '../numeric';
+import { requirePositive } from '../numeric';
+import { formula } from '../working';
 
-/** Inside volume of a cylindrical flask, ml. */
-export function flaskVolumeMl(innerDiameterMm: number, heightMm: number): number {
-  return (
-    cylinderMm3(requirePositive('innerDiameterMm', innerDiameterMm), requirePositive('heightMm', heightMm)) /
-    1000
-  );
-}
+/** A round bar, or the inside of a flask: mm, mm; ml. */
+export const ROUND_ML = formula`π/4 × ${'D'}² × ${'H'} / 1000`;
+/** A cone: mm, mm; ml. */
+export const CONE_ML = formula`π/4 × ${'D'}² × ${'H'} / 3000`;
 
-/** Volume of a round bar, mm³. */
-export function cylinderMm3(diameterMm: number, lengthMm: number): number {
-  return (
-    (Math.PI / 4) * requireNumber('diameterMm', diameterMm, 0) ** 2 * requireNumber('lengthMm', lengthMm, 0)
-  );
-}
-
-/** Volume of the sprue base's cone, cm³. */
-export function coneVolumeCm3(baseDiameterMm: number, heightMm: number): number {
-  return cylinderMm3(baseDiameterMm, heightMm) / 3000;
-}
+export const flaskVolumeMl = (innerDiameterMm: number, heightMm: number): number =>
+  ROUND_ML.of({
+    D: requirePositive('innerDiameterMm', innerDiameterMm),
+    H: requirePositive('heightMm', heightMm),
+  });

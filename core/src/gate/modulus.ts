@@ -1,5 +1,6 @@
-import { quantity, requireNumber, requirePositive, say } from '../numeric';
+import { quantity, requirePositive, say } from '../numeric';
 import type { Judgement } from '../judge';
+import { formula } from '../working';
 
 /** A gate must stay liquid longer than what it feeds: its modulus at least 1.1 × (handbook 05, "Feed"). */
 export const GATE_MODULUS_FACTOR = 1.1;
@@ -8,14 +9,27 @@ export const GATE_MIN_MM = 1.5;
 /** Thicker single gates leave a scar and a hot spot: offer two (handbook 05). */
 export const GATE_MAX_MM = 5;
 
-/** Casting modulus V/A, mm: freezing time goes with its square (Chvorinov 1940). */
-export function castingModulusMm(volumeMm3: number, areaMm2: number): number {
-  return requirePositive('volumeMm3', volumeMm3) / requirePositive('areaMm2', areaMm2);
-}
+/** Casting modulus, mm, of a volume in cm³ and a surface in cm²: freezing time goes with its square (Chvorinov 1940). */
+export const CASTING_MODULUS = formula`10 × ${'V'} / ${'A'}`;
+/** Round gate whose modulus D/4 is so many times that of what it feeds, never under the least. mm. */
+export const GATE_DIAMETER = formula`the larger of ${'d'} and 4 × ${'k'} × ${'M'}`;
+/** Gates are made to 0.2 mm, the steps that wax wire comes in: the next one up. */
+export const GATE_STEP_MM = 0.2;
 
-/** Round gate diameter whose modulus D/4 is 1.1 × the fed mass's, never under 1.5 mm. */
-export function gateDiameterForModulusMm(modulusMm: number): number {
-  return Math.max(GATE_MIN_MM, 4 * GATE_MODULUS_FACTOR * requirePositive('modulusMm', modulusMm));
+export const castingModulusMm = (volumeMm3: number, areaMm2: number): number =>
+  CASTING_MODULUS.of({
+    V: requirePositive('volumeMm3', volumeMm3) / 1000,
+    A: requirePositive('areaMm2', areaMm2) / 100,
+  });
+
+export const gateDiameterForModulusMm = (modulusMm: number): number =>
+  GATE_DIAMETER.of({ d: GATE_MIN_MM, k: GATE_MODULUS_FACTOR, M: requirePositive('modulusMm', modulusMm) });
+
+/** The gate to make for a part that asks for this diameter: the next step up, one, short: 1.5 diameters (handbook 05). */
+export function proposedGates(askedMm: number): Gates {
+  const diameterMm = Math.ceil(requirePositive('askedMm', askedMm) / GATE_STEP_MM - 1e-9) * GATE_STEP_MM;
+  const tidy = Math.round(diameterMm * 10) / 10;
+  return { count: 1, diameterMm: tidy, lengthMm: Math.round(tidy * 1.5 * 2) / 2 };
 }
 
 export interface Gates {
@@ -24,15 +38,8 @@ export interface Gates {
   lengthMm: number;
 }
 
-/** Metal in round gates, mm³. */
-export function gatesVolumeMm3({ count, diameterMm, lengthMm }: Gates): number {
-  requireNumber('count', count, 0);
-  return (
-    ((count * Math.PI) / 4) *
-    requireNumber('diameterMm', diameterMm, 0) ** 2 *
-    requireNumber('lengthMm', lengthMm, 0)
-  );
-}
+/** Metal in round gates: how many, mm, mm; cm³. */
+export const GATES_CM3 = formula`${'n'} × π/4 × ${'D'}² × ${'L'} / 1000`;
 
 /** Whether these gates feed a part of this modulus, and what would. */
 export function judgeGates(gates: Gates, modulusMm: number): Judgement[] {

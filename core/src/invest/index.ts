@@ -1,11 +1,14 @@
 export {
+  BORIC_ACID,
   BORIC_SCHOOLS,
-  boricAcidG,
   MIX_WASTE_PERCENT,
   mixSlurry,
+  POWDER,
   POWDER_DENSITY,
-  slurryDensity,
+  SLURRY_DENSITY,
+  WATER,
   type BoricSchool,
   type Mix,
 } from './mix';
 export { investSteps, WORKING_REFERENCE_C, workingMinutes, type InvestStep } from './workingTime';
+export { judgeBoric, judgeGrade, judgeRatio, judgeWater, knownWaterC } from './judgeMix';

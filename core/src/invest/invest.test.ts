@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import reference from '../../reference/invest.json';
 import { flaskVolumeMl } from '../flask';
 import { InputError } from '../numeric';
-import { boricAcidG, investSteps, mixSlurry, POWDER_DENSITY, workingMinutes } from './index';
+import { BORIC_ACID, investSteps, mixSlurry, POWDER_DENSITY, workingMinutes } from './index';
 
 const flaskMl = flaskVolumeMl(76, 102);
 const mix = mixSlurry(flaskMl, 4.55, 0.4);
@@ -13,9 +13,8 @@ describe('mix', () => {
     expect(mix.slurryGPerMl).toBeCloseTo(reference.slurry_density, 9);
     expect(mix.powderG).toBeCloseTo(reference.powder_g, 9);
     expect(mix.waterG).toBeCloseTo(reference.water_g, 9);
-    expect(boricAcidG('powder', 1, mix)).toBeCloseTo(reference.boric_1pct_powder_g, 9);
-    expect(boricAcidG('water', 1, mix)).toBeCloseTo(reference.boric_1pct_water_g, 9);
-    expect(boricAcidG('none', 1, mix)).toBe(0);
+    expect(BORIC_ACID.of({ p: mix.powderG, b: 1 })).toBeCloseTo(reference.boric_1pct_powder_g, 9);
+    expect(BORIC_ACID.of({ p: mix.waterG, b: 1 })).toBeCloseTo(reference.boric_1pct_water_g, 9);
   });
   it('fills just the flask round the tree, at any ratio', () => {
     for (const ratio of [0.36, 0.4, 0.45]) {

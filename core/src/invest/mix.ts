@@ -1,4 +1,5 @@
 import { InputError, requireNumber, requirePositive } from '../numeric';
+import { formula } from '../working';
 
 /** Density of dry gypsum-bonded powder, g/ml (handbook 07). */
 export const POWDER_DENSITY = 2.65;
@@ -11,16 +12,19 @@ export interface Mix {
   waterG: number;
 }
 
-/** Slurry density ρs = (1 + r)/(1/ρp + r). */
-export function slurryDensity(ratio: number): number {
-  requireNumber('ratio', ratio, 0.2, 1);
-  return (1 + ratio) / (1 / POWDER_DENSITY + ratio);
+/** Density of the slurry, g/ml, from that of the powder and water ÷ powder. */
+export const SLURRY_DENSITY = formula`(1 + ${'r'}) / (1/${'ρp'} + ${'r'})`;
+/** Powder that fills the flask round the tree: ml, g/ml, percent left in the bowl; g (handbook 07, "Mix"). */
+export const POWDER = formula`${'ρ'} × (${'F'} − ${'T'}) × (1 + ${'w'}/100) / (1 + ${'r'})`;
+export const WATER = formula`${'r'} × ${'p'}`;
+/** Boric acid by percent of the powder's or of the water's weight. */
+export const BORIC_ACID = formula`${'p'} × ${'b'}/100`;
+
+function slurryDensity(ratio: number): number {
+  return SLURRY_DENSITY.of({ r: requireNumber('ratio', ratio, 0.2, 1), ρp: POWDER_DENSITY });
 }
 
-/**
- * Powder and water that fill the flask round the tree: p = ρs·(V_flask − V_tree)·(1 + waste)/(1 + r), w = r·p
- * (handbook 07, "Mix"). Volumes in ml.
- */
+/** Powder and water that fill the flask round the tree. Volumes in ml. */
 export function mixSlurry(
   flaskMl: number,
   treeMl: number,
@@ -31,24 +35,11 @@ export function mixSlurry(
   requireNumber('treeMl', treeMl, 0);
   if (treeMl >= flaskMl) throw new InputError('treeMl', `less than the flask's ${flaskMl}`, treeMl);
   const slurryGPerMl = slurryDensity(ratio);
-  const waste = 1 + requireNumber('wastePercent', wastePercent, 0, 100) / 100;
-  const powderG = (slurryGPerMl * (flaskMl - treeMl) * waste) / (1 + ratio);
-  return { slurryGPerMl, powderG, waterG: ratio * powderG };
+  const w = requireNumber('wastePercent', wastePercent, 0, 100);
+  const powderG = POWDER.of({ ρ: slurryGPerMl, F: flaskMl, T: treeMl, w, r: ratio });
+  return { slurryGPerMl, powderG, waterG: WATER.of({ r: ratio, p: powderG }) };
 }
 
 /** The two schools of dosing boric acid, and none. */
 export const BORIC_SCHOOLS = ['none', 'powder', 'water'] as const;
 export type BoricSchool = (typeof BORIC_SCHOOLS)[number];
-
-/** Boric acid in g, by percent of the powder's or of the water's weight. */
-export function boricAcidG(school: BoricSchool, percent: number, mix: Mix): number {
-  requireNumber('percent', percent, 0, 20);
-  switch (school) {
-    case 'none':
-      return 0;
-    case 'powder':
-      return (mix.powderG * percent) / 100;
-    case 'water':
-      return (mix.waterG * percent) / 100;
-  }
-}

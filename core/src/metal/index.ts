@@ -8,11 +8,18 @@ export {
   type Divest,
 } from './data/bookAlloys';
 export {
+  BUTTON,
   BUTTON_SHARE_MIN,
   buttonVolumeCm3,
+  CHARGE,
+  CHARGE_PART,
   chargeByVolume,
-  splitCharge,
+  METAL_LOST,
+  NEW_METAL,
+  REUSED_METAL,
   volumeOfWeighedPrint,
+  WEIGHED_VOLUME,
   type Charge,
   type ChargeVolumes,
 } from './charge';
+export { judgeReuse, judgeWays } from './judgeCharge';

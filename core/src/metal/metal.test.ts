@@ -7,7 +7,8 @@ import {
   buttonVolumeCm3,
   chargeByVolume,
   ELEMENT_DENSITIES,
-  splitCharge,
+  NEW_METAL,
+  REUSED_METAL,
   volumeOfWeighedPrint,
 } from './index';
 
@@ -57,11 +58,14 @@ describe('charge', () => {
     expect(volumeOfWeighedPrint(1.85 * 1.1, 1.1)).toBeCloseTo(1.85, 12);
   });
   it('keeps the button at a quarter of the tree at least', () => {
-    expect(buttonVolumeCm3(0.2, 4)).toBe(1);
-    expect(buttonVolumeCm3(1.6, 4)).toBe(1.6);
+    expect(buttonVolumeCm3(0.2, 3, 1)).toBe(1);
+    expect(buttonVolumeCm3(1.6, 3, 1)).toBe(1.6);
   });
   it('splits without losing metal, and troy units are exact', () => {
-    const { newG, reusedG } = splitCharge(47.6, 30);
+    const [newG, reusedG] = [NEW_METAL, REUSED_METAL].map((of) => of.of({ M: 47.6, n: 30 })) as [
+      number,
+      number,
+    ];
     expect(newG + reusedG).toBeCloseTo(47.6, 12);
     expect([GRAMS_PER_OZT, GRAMS_PER_DWT]).toEqual([31.1034768, 1.55517384]);
   });

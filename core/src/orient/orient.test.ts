@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { gateDiameterForModulusMm, castingModulusMm, gatesVolumeMm3, judgeGates } from '../gate';
+import { castingModulusMm, gateDiameterForModulusMm, GATES_CM3, judgeGates, proposedGates } from '../gate';
+import { InputError } from '../numeric';
 import { cube, sphere } from '../testing/solids';
 import { measureStance, NO_ROTATION, pickSupportPoints, rotatePoints, rotationMatrix } from './index';
 
@@ -77,6 +78,12 @@ describe('gates by the modulus rule', () => {
       rule: 'gate thin',
       weight: 'fix',
     });
-    expect(gatesVolumeMm3({ count: 2, diameterMm: 2, lengthMm: 5 })).toBeCloseTo(10 * Math.PI, 9);
+    expect(GATES_CM3.of({ n: 2, D: 2, L: 5 })).toBeCloseTo(Math.PI / 100, 12);
+  });
+  it('are made to the next 0.2 mm, and short', () => {
+    expect(proposedGates(1.5)).toEqual({ count: 1, diameterMm: 1.6, lengthMm: 2.5 });
+    expect(proposedGates(2.4)).toEqual({ count: 1, diameterMm: 2.4, lengthMm: 3.5 });
+    expect(proposedGates(2.4001)).toEqual({ count: 1, diameterMm: 2.6, lengthMm: 4 });
+    expect(() => proposedGates(0)).toThrow(InputError);
   });
 });

@@ -1,1 +1,1 @@
-export { judgeTemperature, pourTemperatures, type PourTemperatures } from './temperatures';
+export { judgeTemperature, MIDDLE_TO_5, pourTemperatures, type PourTemperatures } from './temperatures';

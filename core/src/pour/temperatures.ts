@@ -1,4 +1,5 @@
 import { quantity, say } from '../numeric';
+import { formula } from '../working';
 import type { Judgement } from '../judge';
 import type { BookAlloy, CastClass, ClassRange } from '../metal';
 
@@ -10,8 +11,9 @@ export interface PourTemperatures {
   metalC: number;
 }
 
-/** 5 × round((low + high)/10). */
-const middle = ({ lowC, highC }: ClassRange): number => Math.round((lowC + highC) / 10) * 5;
+/** The middle of a range, to 5 °C. */
+export const MIDDLE_TO_5 = formula`5 × round((${'L'} + ${'H'}) / 10)`;
+const middle = ({ lowC, highC }: ClassRange): number => MIDDLE_TO_5.of({ L: lowC, H: highC });
 
 /** Flask and metal temperature by alloy and class (handbook 08): thin, hotter flask; heavy, cooler. */
 export function pourTemperatures(

@@ -1,5 +1,15 @@
-export { layerCount, layerExposureS, printTime, type PrintProfile, type PrintTime } from './printTime';
-export { FILM_LOSS_ML, resinUse, type ResinUse } from './resinUse';
+export {
+  BASE_LAYERS,
+  baseLayersOf,
+  layerCount,
+  layerExposureS,
+  LAYERS,
+  PLATE_HOURS,
+  printTime,
+  type PrintProfile,
+  type PrintTime,
+} from './printTime';
+export { FILM_LOSS_ML, RESIN_G, RESIN_ML, resinUse, type ResinUse } from './resinUse';
 export { PLATE_GAP_MM, platePlaces } from './plateFit';
 export { howManyToPrint, WANTED_CHANCE, type HowMany } from './howMany';
 export { hullOf, turnOutline, widenOutline, type Outline } from './footprint';
@@ -7,3 +17,4 @@ export { nestPlate, type NestedPlate, type NestItem, type NestOptions, type Plac
 export { learnMotion, MOTION_SPREAD, type LearntMotion, type TimedPrint } from './learnMotion';
 export { learnSupports, type LearntSupports, type MeasuredPlate } from './learnSupports';
 export { judgeAdhesion, type HeldPlate, type PlateLoad } from './adhesion';
+export { judgeBottles, judgeHeight, judgePlaces } from './judgePlate';

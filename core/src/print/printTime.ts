@@ -1,4 +1,5 @@
 import { requireNumber, requirePositive } from '../numeric';
+import { formula } from '../working';
 
 export interface PrintProfile {
   layerMm: number;
@@ -16,22 +17,39 @@ export interface PrintTime {
   seconds: number;
 }
 
-/** Layers that a height needs; a height that is a whole number of layers gets no extra one. */
-export function layerCount(heightMm: number, layerMm: number): number {
-  // Heights come from float coordinates: a thousandth of a layer is not another layer.
-  return Math.ceil(requirePositive('heightMm', heightMm) / requirePositive('layerMm', layerMm) - 1e-3);
+/** Layers that a height needs. Heights come from float coordinates: a thousandth of a layer is not another one. */
+export const LAYERS = formula`round up(${'H'} / ${'h'} − 0.001)`;
+/** Hours of a plate: every layer's exposure and motion, and what base and transition layers are lit longer. */
+export const PLATE_HOURS = formula`(${'L'} × (${'t'} + ${'m'}) + ${'n'} × (${'b'} − ${'t'})) / 3600`;
+/** Base layers, with the transition's for as much of one as they are lit: they fall from base to normal in even steps. */
+export const BASE_LAYERS = formula`${'B'} + ${'k'} × (1 − (${'k'} + 1) / (2 × (${'K'} + 1)))`;
+
+/** Whole layers of a height; at least one of what is there at all. */
+export const layerCount = (heightMm: number, layerMm: number): number =>
+  LAYERS.of({ H: requirePositive('heightMm', heightMm), h: requirePositive('layerMm', layerMm) });
+
+/** Base and transition layers that a print of so many layers has: a low one does not reach the end of them. */
+export function baseLayersOf(
+  layers: number,
+  { baseLayers, transitionLayers }: Pick<PrintProfile, 'baseLayers' | 'transitionLayers'>,
+): { B: number; k: number; K: number } {
+  const B = Math.min(baseLayers, layers);
+  return { B, k: Math.min(transitionLayers, layers - B), K: transitionLayers };
 }
 
 /**
- * Hours of a plate: Σ over layers of exposure + motion, with base and transition layers (handbook 04, "Plate").
- * The plate takes as long as its tallest part, however many stand beside it. O(layers).
+ * Time of a plate (handbook 04, "Plate"). It takes as long as its tallest part, however many stand beside it.
  */
 export function printTime(heightMm: number, profile: PrintProfile): PrintTime {
   const layers = layerCount(heightMm, profile.layerMm);
-  requireNumber('motionS', profile.motionS, 0);
-  let seconds = layers * profile.motionS;
-  for (let layer = 0; layer < layers; layer++) seconds += layerExposureS(layer, profile);
-  return { layers, seconds };
+  const hours = PLATE_HOURS.of({
+    L: layers,
+    t: profile.exposureS,
+    m: requireNumber('motionS', profile.motionS, 0),
+    n: BASE_LAYERS.of(baseLayersOf(layers, profile)),
+    b: profile.baseExposureS,
+  });
+  return { layers, seconds: 3600 * hours };
 }
 
 /** Exposure of the layer counted from 0 at the plate. */

@@ -1,4 +1,5 @@
 import { requireNumber, requirePositive } from '../numeric';
+import { formula } from '../working';
 
 export interface ResinUse {
   partsG: number;
@@ -10,10 +11,12 @@ export interface ResinUse {
 /** Film that stays on plate and parts and goes into the wash, ml a plate (*shop default*, learnt later). */
 export const FILM_LOSS_ML = 3;
 
-/**
- * Resin of a plate: solid volume × density × (1 + supports share) + raft + film (handbook 04, "Plate").
- * volumeMm3 is the printed (scaled) volume of all copies together.
- */
+/** Resin of a plate, ml: parts with their share of supports, raft, and the film that stays (handbook 04, "Plate"). */
+export const RESIN_ML = formula`${'V'} × (1 + ${'s'}/100) + ${'R'} + ${'f'}`;
+/** … and by weight, g. */
+export const RESIN_G = formula`${'Q'} × ${'ρ'}`;
+
+/** volumeMm3 is the printed (scaled) volume of all copies together. */
 export function resinUse(
   volumeMm3: number,
   densityGPerMl: number,
@@ -23,7 +26,13 @@ export function resinUse(
 ): ResinUse {
   const ml = requirePositive('volumeMm3', volumeMm3) / 1000;
   const density = requirePositive('densityGPerMl', densityGPerMl);
-  const supports = (ml * requireNumber('supportsPercent', supportsPercent, 0, 1000)) / 100;
-  const totalMl = ml + supports + requireNumber('raftMl', raftMl, 0) + requireNumber('filmMl', filmMl, 0);
-  return { partsG: ml * density, supportsG: supports * density, totalG: totalMl * density, totalMl };
+  const share = requireNumber('supportsPercent', supportsPercent, 0, 1000);
+  const R = requireNumber('raftMl', raftMl, 0);
+  const totalMl = RESIN_ML.of({ V: ml, s: share, R, f: requireNumber('filmMl', filmMl, 0) });
+  return {
+    partsG: ml * density,
+    supportsG: (ml * share * density) / 100,
+    totalG: RESIN_G.of({ Q: totalMl, ρ: density }),
+    totalMl,
+  };
 }

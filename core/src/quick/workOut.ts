@@ -1,6 +1,6 @@
-import { flaskVolumeMl } from '../flask';
-import { mixSlurry } from '../invest';
-import { volumeOfWeighedPrint } from '../metal';
+import { flaskVolumeMl, ROUND_ML } from '../flask';
+import { MIX_WASTE_PERCENT, mixSlurry, POWDER } from '../invest';
+import { CHARGE_PART, volumeOfWeighedPrint } from '../metal';
 import {
   celsiusToFahrenheit,
   formatHours,
@@ -17,6 +17,7 @@ import {
 } from '../numeric';
 import { printTime } from '../print';
 import { RING_SYSTEM_NAMES, ringSizesNear } from '../scale';
+import { formula, inNumbers } from '../working';
 import type { Converted, QuickMetal, QuickSum } from './sums';
 
 /** One line of an answer: a number in the reader's units, or words that are the same in all of them. */
@@ -44,8 +45,14 @@ function slurry({ diameterMm, heightMm, treeMl, ratio }: Extract<QuickSum, { kin
       line('Flask holds', flaskMl, 'ml', 0),
     ],
     working: [
-      say`π/4 · (${quantity(diameterMm, 'mm', 0)})² · ${quantity(heightMm, 'mm', 0)} = ${quantity(flaskMl, 'ml', 0)}, less ${quantity(treeMl, 'ml', 1)} of tree`,
-      say`slurry of ${ratio} water to powder weighs ${mix.slurryGPerMl.toFixed(3)} g/ml; 5 % stays in the bowl`,
+      say`flask: ${inNumbers(ROUND_ML, { D: quantity(diameterMm, 'mm', 1), H: quantity(heightMm, 'mm', 1) })} = ${quantity(flaskMl, 'ml', 1)}`,
+      say`powder: ${inNumbers(POWDER, {
+        ρ: quantity(mix.slurryGPerMl, 'gPerCm3'),
+        F: quantity(flaskMl, 'ml', 1),
+        T: quantity(treeMl, 'ml', 1),
+        w: quantity(MIX_WASTE_PERCENT, 'percent', 0),
+        r: quantity(ratio, 'ratio'),
+      })} g; slurry of ${ratio} water to powder, ${MIX_WASTE_PERCENT} % stays in the bowl`,
     ],
   };
 }
@@ -56,13 +63,19 @@ function metal(
   from: Phrase,
 ): SumAnswer {
   requirePositive('volumeCm3', volumeCm3);
-  const castG = volumeCm3 * requirePositive('densityGPerCm3', densityGPerCm3);
-  const weighG = castG * (1 + requireNumber('lossPercent', lossPercent, 0, 50) / 100);
+  const ρ = requirePositive('densityGPerCm3', densityGPerCm3);
+  const l = requireNumber('lossPercent', lossPercent, 0, 50);
+  const castG = CHARGE_PART.of({ ρ, V: volumeCm3, l: 0 });
+  const weighG = CHARGE_PART.of({ ρ, V: volumeCm3, l });
   return {
     lines: [line(`Weigh, ${name}`, weighG, 'g'), line('Of this in the casting', castG, 'g')],
     working: [
       from,
-      say`${quantity(volumeCm3, 'cm3')} × ${quantity(densityGPerCm3, 'gPerCm3')} × (1 + ${lossPercent} % melt loss); a button or sprues that were not weighed come on top`,
+      say`${inNumbers(CHARGE_PART, {
+        ρ: quantity(ρ, 'gPerCm3'),
+        V: quantity(volumeCm3, 'cm3'),
+        l: quantity(l, 'percent', 1),
+      })} g, with the melt loss; a button or sprues that were not weighed come on top`,
     ],
   };
 }
@@ -124,25 +137,26 @@ function units(value: number, unit: Converted): SumAnswer {
   }
 }
 
-/** Mass balance of gold: to lower, alloy metal without gold is added; to raise, fine gold (handbook 05). */
+/** Mass balance of gold (handbook 05): to lower, alloy metal without gold is added; to raise, fine gold. */
+const LOWER = formula`${'m'} × (${'f'} − ${'t'}) / ${'t'}`;
+const RAISE = formula`${'m'} × (${'t'} − ${'f'}) / (24 − ${'t'})`;
+
 function karat({ massG, fromCt, toCt }: Extract<QuickSum, { kind: 'karat' }>): SumAnswer {
-  requirePositive('massG', massG);
-  requireNumber('fromCt', fromCt, 0, 24);
-  requireNumber('toCt', toCt, 0.1, 24);
-  const lower = toCt <= fromCt;
-  if (!lower && toCt >= 24) throw new InputError('toCt', 'below 24 to be reached by adding fine gold', toCt);
-  const addG = lower ? (massG * (fromCt - toCt)) / toCt : (massG * (toCt - fromCt)) / (24 - toCt);
+  const m = requirePositive('massG', massG);
+  const f = requireNumber('fromCt', fromCt, 0, 24);
+  const t = requireNumber('toCt', toCt, 0.1, 24);
+  const lower = t <= f;
+  if (!lower && t >= 24) throw new InputError('toCt', 'below 24 to be reached by adding fine gold', toCt);
+  const added = lower ? LOWER : RAISE;
+  const addG = added.of({ m, f, t });
+  const carats = (value: number) => quantity(value, 'count', Number.isInteger(value) ? 0 : 1);
   return {
     lines: [
       line(lower ? 'Add alloy metal' : 'Add fine gold', addG, 'g', 2),
       line(`All, ${toCt} ct`, massG + addG, 'g', 2),
       words('Fineness', `${((toCt / 24) * 1000).toFixed(0)} of 1000`),
     ],
-    working: [
-      lower
-        ? say`${quantity(massG, 'g')} × (${fromCt} − ${toCt}) / ${toCt}`
-        : say`${quantity(massG, 'g')} × (${toCt} − ${fromCt}) / (24 − ${toCt})`,
-    ],
+    working: [say`${inNumbers(added, { m: quantity(m, 'g'), f: carats(f), t: carats(t) })} g`],
   };
 }
 

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { judgeStepTime, protocolHours, USUAL_PROTOCOL } from '../clean';
-import { costOfPour } from '../cost';
 import { judgeProfile } from '../exposure';
 import { BOOK_ALLOYS } from '../metal';
 import { judgeTemperature, pourTemperatures } from '../pour';
@@ -63,21 +62,5 @@ describe('cleaning, profile, cost', () => {
     expect(rules({})).toEqual([]);
     expect(rules({ layerMm: 0.5 })).toEqual(['layer odd']);
     expect(rules({ exposureS: 37 })).toEqual(['exposure odd', 'base short']);
-  });
-  it('lists costs largest first and does not count metal held', () => {
-    const lines = costOfPour({
-      resinG: 10,
-      resinPricePerKg: 200,
-      powderG: 600,
-      powderPricePerKg: 3,
-      printH: 5,
-      printerPerH: 0.5,
-      kilnH: 19,
-      kilnPerH: 0.4,
-      metalLostG: 0.5,
-      metalPricePerG: 1,
-    });
-    expect(lines.map((l) => l.what)).toEqual(['Kiln', 'Printer', 'Resin', 'Powder', 'Metal lost']);
-    expect(lines[2]?.amount).toBeCloseTo(2, 12);
   });
 });

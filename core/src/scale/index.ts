@@ -75,3 +75,4 @@ export {
   type RingSizeName,
   type RingSystem,
 } from './ringSize';
+export { PERCENT_OF_DRAWN, SAME_VOLUME, SCALED_LENGTH, SCALED_VOLUME } from './scaled';

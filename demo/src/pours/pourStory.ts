@@ -11,6 +11,7 @@ import {
 import {
   castingModulusMm,
   gateDiameterForModulusMm,
+  proposedGates,
   NO_ROTATION,
   type CastClass,
   type FlawKind,
@@ -83,7 +84,7 @@ function flaskOf({ flask, hangs, rings, mainSprueLengthMm = 32 }: PourStory): Po
 export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDoc {
   const doc = emptyPourDoc();
   const { volumeMm3, areaMm2 } = pattern.measure;
-  const gateMm = Math.ceil(gateDiameterForModulusMm(castingModulusMm(volumeMm3, areaMm2)) * 5) / 5;
+  const { diameterMm } = proposedGates(gateDiameterForModulusMm(castingModulusMm(volumeMm3, areaMm2)));
   const resinId = demoItemId('resin', story.resin);
   const printerId = demoItemId('printer', story.printer);
   const profile = DEMO_LISTS.profile.find(
@@ -116,7 +117,7 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
       lines: {
         [DEMO_LINE]: {
           rotation: story.rotation ?? NO_ROTATION,
-          gates: { count: story.gates ?? 1, diameterMm: gateMm, lengthMm: story.gateLengthMm ?? 4 },
+          gates: { count: story.gates ?? 1, diameterMm, lengthMm: story.gateLengthMm ?? 4 },
         },
       },
     },

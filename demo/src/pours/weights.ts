@@ -1,5 +1,5 @@
 import type { Pattern, PourDoc } from '@zero-pour/contracts';
-import { buttonVolumeCm3, chargeByVolume, coneVolumeCm3, cylinderMm3, gatesVolumeMm3 } from '@zero-pour/core';
+import { buttonVolumeCm3, chargeByVolume, CONE_ML, GATES_CM3, ROUND_ML } from '@zero-pour/core';
 import { DEMO_LISTS } from '../shop';
 import { DEMO_LINE } from './pourStory';
 
@@ -27,11 +27,12 @@ export function demoWeights(doc: PourDoc, pattern: Pattern): DemoWeights {
   if (!alloy || !sprue || !flask || !gates) throw new Error('a demo pour without metal, flask or gates');
   const count = doc.brief.lines[0]?.count ?? 0;
   const castingCm3 = (pattern.measure.volumeMm3 / 1000) * SCALE ** 3;
-  const mainMm3 = cylinderMm3(sprue.mainSprueDiameterMm, sprue.mainSprueLengthMm);
-  const spruesCm3 = (count * gatesVolumeMm3(gates) + mainMm3) / 1000;
+  const spruesCm3 =
+    GATES_CM3.of({ n: count * gates.count, D: gates.diameterMm, L: gates.lengthMm }) +
+    ROUND_ML.of({ D: sprue.mainSprueDiameterMm, H: sprue.mainSprueLengthMm });
   const patternsCm3 = castingCm3 * count;
-  const coneCm3 = coneVolumeCm3(flask.coneDiameterMm, flask.coneHeightMm);
-  const buttonCm3 = buttonVolumeCm3(coneCm3, patternsCm3 + spruesCm3);
+  const coneCm3 = CONE_ML.of({ D: flask.coneDiameterMm, H: flask.coneHeightMm });
+  const buttonCm3 = buttonVolumeCm3(coneCm3, patternsCm3, spruesCm3);
   const charge = chargeByVolume(
     { patternsCm3, spruesCm3, buttonCm3 },
     alloy.densityGPerCm3,

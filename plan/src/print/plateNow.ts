@@ -1,7 +1,7 @@
 import type { PrintedPlate } from '@zero-pour/contracts';
 import { printTime } from '@zero-pour/core';
 import { partsOf, type PourContext } from '../context';
-import type { PrintPlan } from '../printPlan';
+import type { PrintPlan } from './printPlan';
 import { motionOf } from './knowPrints';
 import { loadOf } from './plateLoad';
 

@@ -15,7 +15,7 @@ import {
 } from '../index';
 import { cutReadings, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 import { resolvePour } from '../context';
-import { partWayH } from '../moments';
+import { partWayH } from './printMoments';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const shop = planShop();
@@ -126,7 +126,7 @@ describe('the plate as it is started', () => {
       const lists = { ...shop.lists, resin: [{ ...resin, bottles: [{ ...bottle, mlLeft }] }] };
       return valueOf(planPour({ doc: fullDoc(ZERO) }, { ...shop, lists }).print)!;
     };
-    expect(of(100).leftMl).toBeCloseTo(100 - of(100).resin.totalMl, 9);
+    expect(of(100).leftMl).toBeCloseTo(100 - of(100).resinMl.value, 9);
     expect(print().leftMl).toBeUndefined();
     const short = of(2).judgements.find((j) => j.rule === 'resin short')!;
     expect(formatPhrase(short.why, METRIC)).toMatch(/are \d+ ml short of this plate/);

@@ -16,7 +16,7 @@ import {
 import type { PourContext } from '../context';
 import type { Figure } from '../figure';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
-import type { TemperaturePlan } from '../temperaturePlan';
+import type { TemperaturePlan } from '../pour/temperaturePlan';
 import { sharesOf } from './gatherSizes';
 import { judgeScale } from './judgeScale';
 import type { ScaleChain } from './chain';

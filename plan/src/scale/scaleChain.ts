@@ -1,6 +1,6 @@
 import { castsWax, productOf, stepsUntil, type LearntSizes, type ScaleTarget } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { figure, fromFigure, type Figure } from '../figure';
+import { figureOf, fromFigure, type Figure } from '../figure';
 import type { ChainStep, ScaleChain } from './chain';
 import { chainGivens } from './scaleFigures';
 import { sizePathOf, stepOf, type SizeThings } from './sizePathOf';
@@ -54,9 +54,8 @@ export function chainOf(things: SizeThings, first: ScaleTarget | undefined, lear
 export function inFlaskFigure(percent: Figure, chain: ScaleChain | undefined): Figure {
   if (!chain || !castsWax(chain.things.route)) return percent;
   const until = chain.steps.filter(({ step }) => stepsUntil(chain.things.route, 'wax').includes(step));
-  const value = until.reduce((scale, { given }) => scale * (1 + given.value / 100), percent.value);
-  return figure({ name: 'Wax, of the file', value, unit: 'percent', digits: 2 }, [
-    fromFigure('s', percent, 'scale'),
+  return figureOf({ name: 'Wax, of the file', unit: 'percent', digits: 2 }, [
+    { ...fromFigure(percent, 'scale'), symbol: 's' },
     ...until.flatMap(({ given }) => [' × (1 + ', given, '/100)']),
   ]);
 }

@@ -1,5 +1,8 @@
 import type { SizeTarget } from '@zero-pour/contracts';
 import {
+  PERCENT_OF_DRAWN,
+  SAME_VOLUME,
+  SCALED_LENGTH,
   SIZE_STEP_NAMES,
   type AlongAxes,
   type BestScale,
@@ -10,7 +13,7 @@ import {
   type Surface,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { figure, formula, type Figure, type Given } from '../figure';
+import { figure, figureOf, fromFigure, stated, type Figure, type Given, type Input } from '../figure';
 import type { PlannedSize } from './plannedSize';
 import type { ScaleChain } from './chain';
 import { addsOf, stepOf, usualSkinMm, type SizeThings } from './sizePathOf';
@@ -104,13 +107,13 @@ export function fixedFigure({ doc }: PourContext, percent: number): Figure {
     source: doc.scale.printedAs ? 'as the print was started' : 'typed here',
     stage: 'scale',
   };
-  return figure({ ...SPEC, value: percent }, [given]);
+  return stated(SPEC, given);
 }
 
 /** What makes up for the steps alone. */
-export function stepsFigure({ givens, base }: ScaleChain): Figure {
+export function stepsFigure({ givens }: ScaleChain): Figure {
   const note = 'No size is to be held, so the skin that finishing takes is not counted in.';
-  return figure({ ...SPEC, value: base[0], note }, ['100 / (', ...product(givens.steps), ')']);
+  return figureOf({ ...SPEC, note }, ['100 / (', ...product(givens.steps), ')']);
 }
 
 interface Figures {
@@ -130,8 +133,7 @@ const finishedGiven = (target: SizeTarget, wanted: number): Given => ({
   stage: 'brief',
 });
 
-const drawnGiven = (target: SizeTarget, drawnMm: number): Given => ({
-  symbol: 'D',
+const drawnInput = (target: SizeTarget, drawnMm: number): Input => ({
   name: 'As drawn',
   value: drawnMm,
   unit: 'mm',
@@ -141,23 +143,21 @@ const drawnGiven = (target: SizeTarget, drawnMm: number): Given => ({
 });
 
 /** P = (F ± 2a)/Π ∓ b for the first size that must hold. */
-function wantedPrint({ chain, best, targets, sizes }: Figures): { target: SizeTarget; figure: Figure } {
+function wantedPrint({ chain, targets, sizes }: Figures): { target: SizeTarget; figure: Figure } {
   const target = sizes.find((size) => size.holds)!;
   const lies = targets.find((t) => t.key === target.key)!;
-  const { wantedPrintMm } = best.one.targets.find((t) => t.key === target.key)!;
   const finished = finishedGiven(target, lies.wantedMm);
   const [first, last] = lies.surface === 'outer' ? [' + 2 × ', ' − '] : [' − 2 × ', ' + '];
   const { steps, skin, adds } = chain.givens;
   return {
     target,
-    figure: figure({ name: 'Size to print', value: wantedPrintMm, unit: 'mm', digits: 3 }, [
+    figure: figureOf({ name: 'Size to print', unit: 'mm', digits: 3 }, [
       '(', finished, first, skin, ') / (', ...product(steps), ')', last, adds,
     ]), // prettier-ignore
   };
 }
 
-const apartGiven = (symbol: string, name: string, value: number): Given => ({
-  symbol,
+const apartInput = (name: string, value: number): Input => ({
   name,
   value,
   unit: 'percent',
@@ -171,26 +171,17 @@ export function percentFigure(figures: Figures, percents: AlongAxes): Figure {
   const { best, targets, sizes } = figures;
   const [x, y, z] = percents;
   if (x !== y || y !== z) {
-    const value = Math.cbrt(x * y * z);
     const note = 'X, Y and Z are printed apart; this one percent gives the same volume.';
-    return figure(
-      { ...SPEC, value, note },
-      formula`∛(${apartGiven('x', 'X', x)} × ${apartGiven('y', 'Y', y)} × ${apartGiven('z', 'Z', z)})`,
-    );
+    return figure({ ...SPEC, note }, SAME_VOLUME, {
+      x: apartInput('X', x),
+      y: apartInput('Y', y),
+      z: apartInput('Z', z),
+    });
   }
   if (best.pulls.length === 1) {
     const { target, figure: print } = wantedPrint(figures);
-    const drawn = drawnGiven(target, targets.find((t) => t.key === target.key)!.drawnMm);
-    const printed: Given = {
-      symbol: 'P',
-      name: 'Size to print',
-      value: print.value,
-      unit: 'mm',
-      digits: 3,
-      source: 'worked out',
-      figure: print,
-    };
-    return figure({ ...SPEC, value: x }, formula`100 × ${printed} / ${drawn}`);
+    const drawn = drawnInput(target, targets.find((t) => t.key === target.key)!.drawnMm);
+    return figure(SPEC, PERCENT_OF_DRAWN, { P: fromFigure(print), D: drawn });
   }
   const free =
     best.pulls.reduce((a, p) => a + p.weight * p.percent, 0) / best.pulls.reduce((a, p) => a + p.weight, 0);
@@ -204,7 +195,7 @@ export function percentFigure(figures: Figures, percents: AlongAxes): Figure {
       source: 'tolerances of all that must hold',
       stage: 'scale',
     };
-    return figure({ ...SPEC, value: x }, [edge]);
+    return stated(SPEC, edge);
   }
   const given = (i: number) => {
     const { key, percent, weight } = best.pulls[i]!;
@@ -217,7 +208,7 @@ export function percentFigure(figures: Figures, percents: AlongAxes): Figure {
   };
   const all = best.pulls.map((_, i) => given(i));
   const join = (parts: (string | Given)[][]): (string | Given)[] => parts.flatMap((p, i) => (i === 0 ? p : [' + ', ...p])); // prettier-ignore
-  return figure({ ...SPEC, value: x }, [
+  return figureOf(SPEC, [
     '(', ...join(all.map(({ asks, weight }) => [weight, ' × ', asks])), ') / (', ...join(all.map(({ weight }) => [weight])), ')',
   ]); // prettier-ignore
 }
@@ -233,18 +224,16 @@ export function printFigure(
   if (decides && figures.best.pulls.length === 1 && percents[0] === percents[2])
     return wantedPrint(figures).figure;
   const along = size.scale.along.reduce((sum, share, k) => sum + share * percents[k]!, 0);
-  const scale: Given = {
-    symbol: 's',
-    name: percents[0] === percents[2] ? 'Scale' : 'Scale along this size',
-    value: along,
-    unit: 'percent',
-    digits: 2,
-    source: 'worked out',
-    stage: 'scale',
-    ...(Math.abs(along - percent.value) < 1e-9 ? { figure: percent } : {}),
-  };
-  return figure(
-    { name: 'Size to print', value: size.printMm, unit: 'mm', digits: 3 },
-    formula`${drawnGiven(size.target, size.drawnMm)} × ${scale} / 100`,
-  );
+  return figure({ name: 'Size to print', unit: 'mm', digits: 3 }, SCALED_LENGTH, {
+    D: drawnInput(size.target, size.drawnMm),
+    s: {
+      name: percents[0] === percents[2] ? 'Scale' : 'Scale along this size',
+      value: along,
+      unit: 'percent',
+      digits: 2,
+      source: 'worked out',
+      stage: 'scale',
+      ...(Math.abs(along - percent.value) < 1e-9 ? { figure: percent } : {}),
+    },
+  });
 }

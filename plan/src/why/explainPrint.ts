@@ -7,13 +7,14 @@ import {
   ruleOutCause,
   startingCounts,
   type ChosenChange,
+  type Evidence,
   type Fault,
   type RankedCause,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import type { PouredPrint } from '@zero-pour/contracts';
 import { printedPieces, type PlannedPiece } from '../pieces';
-import { printEvidence } from './printEvidence';
+import { STAGE_RULES } from '../stages';
 
 /** One fault of a plate with its causes, likeliest first, and the one change to try. */
 export interface ExplainedFault {
@@ -51,9 +52,13 @@ function foundBefore(fault: Fault, { prints, pourId }: PourContext): Record<stri
   return found;
 }
 
+/** Every sign that this pour's own record gives, stage by stage. */
+export const evidenceOf = (context: PourContext): Evidence =>
+  Object.assign({}, ...STAGE_RULES.map(({ evidence }) => evidence(context))) as Evidence;
+
 /** Why the pieces of a plate are as they are: each fault once, with what this pour's record says for and against. */
 export function explainPrint(context: PourContext): ExplainedFault[] {
-  const evidence = printEvidence(context);
+  const evidence = evidenceOf(context);
   const { pieces, why } = context.doc.print;
   return PRINT_FAULTS.flatMap((fault): ExplainedFault[] => {
     const faulty = printedPieces(context).filter(({ key }) => pieces[key]?.fault === fault.key);

@@ -2,14 +2,14 @@ import { pieceKey, type PourDoc, type PouredPrint } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, NO_ROTATION, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
-import { countsSoFar, explainPrint, knowPrints, printEvidence, sameHeight } from '../index';
+import { countsSoFar, evidenceOf, explainPrint, knowPrints, sameHeight } from '../index';
 import { cutReadings, fullDoc, id, LINE, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const contextOf = (change: (doc: PourDoc) => void = () => {}, shop = planShop()): PourContext =>
   resolvePour({ doc: fullDoc(ZERO, change) }, shop);
 const said = (context: PourContext, name: string): string | undefined => {
-  const sign = printEvidence(context)[name];
+  const sign = evidenceOf(context)[name];
   return sign && `${sign.state}: ${formatPhrase(sign.says, METRIC)}`;
 };
 const lost = (fault: PourDoc['print']['pieces'][string]['fault'], heightMm?: number) => ({
@@ -21,7 +21,7 @@ const lost = (fault: PourDoc['print']['pieces'][string]['fault'], heightMm?: num
 
 describe('evidence of a print', () => {
   it('is what the record says, with the number and its limit; nothing is guessed', () => {
-    const evidence = printEvidence(contextOf());
+    const evidence = evidenceOf(contextOf());
     expect(evidence['vat old']).toBeUndefined();
     expect(evidence['resin cold']).toBeUndefined();
     expect(said(contextOf(), 'profile untested')).toBe('good: The profile was tuned here.');
@@ -75,10 +75,10 @@ describe('evidence of a print', () => {
     contextOf(() => {}, { ...planShop(), readings: cutReadings(of, rotation) });
 
   it('takes in what the layers say, when they were cut as the part stands now', () => {
-    const evidence = printEvidence(cutContext());
+    const evidence = evidenceOf(cutContext());
     expect([evidence['islands']!.state, evidence['cups']!.state, evidence['overhang much']!.state]).toEqual(['bad', 'good', 'bad']); // prettier-ignore
-    expect(printEvidence(cutContext(cut, { xDeg: 30, yDeg: 0, zDeg: 0 }))['islands']).toBeUndefined();
-    expect(printEvidence(contextOf())['islands']).toBeUndefined();
+    expect(evidenceOf(cutContext(cut, { xDeg: 30, yDeg: 0, zDeg: 0 }))['islands']).toBeUndefined();
+    expect(evidenceOf(contextOf())['islands']).toBeUndefined();
   });
 
   it('weighs what hangs there against what held', () => {

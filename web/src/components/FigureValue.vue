@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  formulaComesTo,
   formulaInSymbols,
   formulaInValues,
   givensOf,
@@ -63,7 +64,7 @@ function change(stage: StageKey): void {
         <span class="num result">{{ showFigure(looked, units.choice) }}</span>
       </header>
       <p class="num formula">{{ formulaInSymbols(looked) }}</p>
-      <p class="num formula values">= {{ formulaInValues(looked, units.choice) }}</p>
+      <p class="num formula values">= {{ formulaInValues(looked) }} = {{ formulaComesTo(looked) }}</p>
       <table class="plain">
         <tbody>
           <tr v-for="given in givens" :key="given.symbol">

@@ -40,7 +40,7 @@ const verdict = computed(() =>
 
 /* The bottle's record is drawn down by a press, once: the pour remembers. */
 const taken = computed(() => pour.value.doc.print.fromBottleMl);
-const usedMl = computed(() => pour.value.doc.print.resinUsedMl ?? valueOf(plan.value.print)?.resin.totalMl);
+const usedMl = computed(() => pour.value.doc.print.resinUsedMl ?? valueOf(plan.value.print)?.resinMl.value);
 const bottle = computed(() => plan.value.context.resin?.bottles.find((b) => b.mlLeft > 0));
 const ml = (value: number): string => formatQuantity({ value, unit: 'ml', digits: 0 }, units.choice);
 async function keepBottles(bottles: Resin['bottles']): Promise<boolean> {

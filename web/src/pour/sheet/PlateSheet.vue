@@ -31,7 +31,7 @@ const settings = computed(() => {
     ['Raft', show(profile.raftMm, 'mm', 1)],
     ['Layers', String(p.layers)],
     ['Hours', show(p.hours.value, 'h')],
-    ['Resin for it', show(p.resin.totalMl, 'ml', 1)],
+    ['Resin for it', show(p.resinMl.value, 'ml', 1)],
     ['Scale', `${(valueOf(plan.value.scale)?.percent.value ?? 100).toFixed(2)} %`],
   ];
 });

@@ -35,8 +35,8 @@ const plateOpen = shallowRef(false);
 const recordOpen = shallowRef(false);
 const cost = computed(() =>
   plan.value.cost.lines
-    .filter((l) => l.what === 'Resin' || l.what === 'Printer')
-    .reduce((sum, l) => sum + l.amount, 0),
+    .filter(({ name }) => name === 'Resin' || name === 'Printer')
+    .reduce((sum, { value }) => sum + value, 0),
 );
 
 const clockNow = useSlowNow();
@@ -124,7 +124,7 @@ function haveAlready(): void {
         <td>Resin</td>
         <td class="num right"><FigureValue :figure="print.resinG" @go-to="(s) => emit('goTo', s)" /></td>
         <td class="mute">
-          {{ formatQuantity({ value: print.resin.totalMl, unit: 'ml', digits: 1 }, units.choice) }}, supports,
+          {{ formatQuantity({ value: print.resinMl.value, unit: 'ml', digits: 1 }, units.choice) }}, supports,
           raft and film counted in{{ leftLine }}
         </td>
       </tr>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { usualProfile, type Profile } from '@zero-pour/contracts';
-import { castsWax, judgeProfile, type Judgement, say } from '@zero-pour/core';
+import type { Judgement } from '@zero-pour/core';
 import { judgeProfileAge, nextVersion } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
@@ -89,36 +89,12 @@ const changeIt = (): Promise<void> =>
   });
 
 const judgements = computed<Judgement[]>(() => {
-  const { resin, printer, profile } = plan.value.context;
-  const out: Judgement[] = [];
-  if (resin && !resin.forBurnout && !castsWax(pour.value.doc.brief.route)) {
-    out.push({
-      rule: 'not for burnout',
-      weight: 'stop',
-      lead: 'Not for burnout.',
-      why: say`${resin.name} is a ${resin.family} resin: it leaves residue and cracks the mold. Choose a castable one, or a mold route in the brief.`,
-    });
-  }
-  if (!profile) return out;
-  out.push(...judgeProfile(profile));
-  if (!poured.value)
-    out.push(...judgeProfileAge(profile, printer, shop.lists.profile, (iso) => formatDay(Date.parse(iso))));
-  if (!profile.tested)
-    out.push({
-      rule: 'untested',
-      weight: 'watch',
-      lead: 'Untested here.',
-      why: say`From ${profile.provenance || 'nowhere that is written down'}. Print a test before a full plate.`,
-    });
-  if (profile.castClass !== pour.value.doc.brief.castClass) {
-    out.push({
-      rule: 'class differs',
-      weight: 'watch',
-      lead: 'Tuned for another class.',
-      why: say`The profile is for ${profile.castClass} parts, the brief says ${pour.value.doc.brief.castClass}.`,
-    });
-  }
-  return out;
+  const { printer, profile } = plan.value.context;
+  const aged =
+    profile && !poured.value
+      ? judgeProfileAge(profile, printer, shop.lists.profile, (iso) => formatDay(Date.parse(iso)))
+      : [];
+  return [...plan.value.of('resin').judgements, ...aged];
 });
 const tuneAt = computed(() => {
   const { resin, profile } = plan.value.context;

@@ -1,0 +1,1 @@
+export { Formula, formula, inNumbers, joinFormula, sumFormula } from './formula';

@@ -1,0 +1,9 @@
+import { QUIET, type Stage } from '../stage';
+
+export const brief: Stage<'brief'> = {
+  ...QUIET,
+  key: 'brief',
+  isDone: ({ parts, alloy }) => parts.length > 0 && alloy !== undefined,
+  line: ({ context: { parts, castings, alloy } }) =>
+    parts.length === 0 ? '' : `${castings} wanted${alloy ? `, ${alloy.name}` : ''}`,
+};

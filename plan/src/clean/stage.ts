@@ -1,0 +1,22 @@
+import { say } from '@zero-pour/core';
+import { beginning } from '../moment';
+import { QUIET, type Stage } from '../stage';
+import { cleaningOf, isOver } from './cleaning';
+import { cleanSigns } from './cleanSigns';
+
+export const clean: Stage<'clean'> = {
+  ...QUIET,
+  key: 'clean',
+  isDone: (context) => {
+    const steps = cleaningOf(context);
+    return steps.length > 0 && steps.every(({ record }) => isOver(record));
+  },
+  line: ({ context }) => {
+    const steps = cleaningOf(context);
+    const over = steps.filter(({ record }) => isOver(record)).length;
+    return over > 0 ? `${over} of ${steps.length} steps` : '';
+  },
+  moments: (_, { begins }) =>
+    beginning('clean', begins.clean, say`Prints off, wash`, say`by the resin’s protocol`),
+  evidence: cleanSigns,
+};

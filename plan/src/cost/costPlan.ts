@@ -1,0 +1,114 @@
+import { HOURS_COST, MATERIAL_COST, METAL_COST, type Formula, type StageKey } from '@zero-pour/core';
+import type { BurnoutPlan } from '../burnout/burnoutPlan';
+import type { PourContext } from '../context';
+import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
+import type { MixPlan } from '../invest/mixPlan';
+import type { PrintPlan } from '../print/printPlan';
+import type { ChargePlan } from '../sprue/chargePlan';
+
+export interface CostPlan {
+  /** What costs anything, largest first; parts that are not planned yet cost nothing yet. */
+  lines: Figure[];
+  /** All but the metal that stays metal. */
+  total: Figure;
+  /** Value of the metal weighed out, once any is. */
+  metalHeld: Figure | undefined;
+}
+
+const price = (name: string, value: number, source: string, stage: StageKey): Input => ({
+  name,
+  value,
+  unit: 'money',
+  source,
+  stage,
+});
+const cost = <S extends string>(name: string, rule: Formula<S>, inputs: Record<S, Input>): Figure =>
+  figure({ name, unit: 'money' }, rule, inputs);
+
+/** Figures by symbols of their own: M, or M1, M2 … */
+const numbered = (symbol: string, figures: readonly Figure[]) =>
+  figures.map((of, i) => ({ ...fromFigure(of), symbol: figures.length > 1 ? `${symbol}${i + 1}` : symbol }));
+
+/** What the pour costs as far as it is planned (handbook 09). */
+export function planCost(
+  { resin, powder, printer, kiln, alloy }: PourContext,
+  parts: {
+    print: PrintPlan | undefined;
+    mix: MixPlan | undefined;
+    burnout: BurnoutPlan | undefined;
+    charges: readonly ChargePlan[];
+  },
+): CostPlan {
+  const { print, mix, burnout, charges } = parts;
+  const lines: Figure[] = [];
+  if (print && resin)
+    lines.push(
+      cost('Resin', MATERIAL_COST, {
+        m: fromFigure(print.resinG),
+        p: price('A kilogram of resin', resin.pricePerKg, `resin record ${resin.name}`, 'resin'),
+      }),
+    );
+  if (mix && powder)
+    lines.push(
+      cost('Powder', MATERIAL_COST, {
+        m: fromFigure(mix.powder),
+        p: price('A kilogram of powder', powder.pricePerKg, `powder record ${powder.name}`, 'invest'),
+      }),
+    );
+  if (print && printer)
+    lines.push(
+      cost('Printer', HOURS_COST, {
+        t: fromFigure(print.hours),
+        p: price('An hour of the printer', printer.costPerH, `printer record ${printer.name}`, 'resin'),
+      }),
+    );
+  if (burnout && kiln)
+    lines.push(
+      cost('Kiln', HOURS_COST, {
+        t: {
+          name: 'Hours of the kiln',
+          value: burnout.curve.totalH,
+          unit: 'h',
+          source: 'programme',
+          stage: 'burnout',
+        },
+        p: price('An hour of the kiln', kiln.costPerH, `kiln record ${kiln.name}`, 'burnout'),
+      }),
+    );
+  const metal = alloy && price('A gram of metal', alloy.pricePerG, `alloy record ${alloy.name}`, 'brief');
+  const [first] = charges;
+  if (metal && first) {
+    const lost = sumOf(
+      { name: 'Metal lost', unit: 'g' },
+      numbered(
+        'L',
+        charges.map((c) => c.lost),
+      ),
+    );
+    lines.push(cost('Metal lost', METAL_COST, { M: fromFigure(lost), p: metal }));
+  }
+  const held =
+    charges.length > 0 && metal
+      ? cost('Metal held', METAL_COST, {
+          M: fromFigure(
+            sumOf(
+              { name: 'Metal', unit: 'g' },
+              numbered(
+                'M',
+                charges.map((c) => c.total),
+              ),
+            ),
+          ),
+          p: metal,
+        })
+      : undefined;
+  const paid = lines.filter(({ value }) => value > 0).sort((a, b) => b.value - a.value);
+  return {
+    lines: paid,
+    total: sumOf(
+      { name: 'Cost, all but metal', unit: 'money' },
+      paid.map((line) => ({ ...fromFigure(line), symbol: line.name })),
+    ),
+    metalHeld: held && { ...held, note: 'It stays metal: only the melt loss is a cost.' },
+  };
+}

@@ -1,0 +1,28 @@
+import { say, type Phrase, type StageKey } from '@zero-pour/core';
+import type { Figure } from './figure';
+
+/** A moment that needs hands. */
+export interface Moment {
+  stage: StageKey;
+  at: number;
+  what: Phrase;
+  detail: Phrase;
+  done: boolean;
+  /** Name in the programme, for moments of the burnout that can be ticked. */
+  hand?: string;
+  /** Field of the print that takes the moment when it is ticked off. */
+  ticks?: 'checkedAt' | 'finishedAt';
+  /** How long before zero, with its working, for moments that the programme fixes. */
+  beforeZero?: Figure;
+}
+
+/** Nothing to add below a moment's name. */
+export const DETAIL_NONE = say``;
+
+/** The beginning of a stage's work, where it is still ahead. */
+export const beginning = (
+  stage: StageKey,
+  at: number | undefined,
+  what: Phrase,
+  detail: Phrase = DETAIL_NONE,
+): Moment[] => (at === undefined ? [] : [{ stage, at, what, detail, done: false }]);

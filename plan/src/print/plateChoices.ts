@@ -1,0 +1,82 @@
+import type {
+  Kiln,
+  PourYield,
+  Printer,
+  Profile,
+  Programme,
+  RecordLists,
+  Resin,
+  ShopLists,
+} from '@zero-pour/contracts';
+import {
+  handsOnMinutes,
+  programmeCurve,
+  protocolHours,
+  standing,
+  type PlateChoice,
+  type Standing,
+} from '@zero-pour/core';
+import { motionOf, supportsOf, type ShopPrints } from './knowPrints';
+import { yieldsOf } from '../resin/ranking';
+
+/** A profile with all that it names. */
+export interface ComparedProfile {
+  profile: Profile;
+  resin: Resin;
+  printer: Printer;
+  prints: Standing;
+  casts: Standing;
+}
+
+/** Profiles that can be compared: those that stand, of castable resins. */
+export function comparable(
+  lists: ShopLists,
+  records: RecordLists,
+  pours: readonly PourYield[],
+): ComparedProfile[] {
+  return lists.profile
+    .filter((profile) => !profile.replaced)
+    .flatMap((profile) => {
+      const resin = lists.resin.find((r) => r.id === profile.resinId);
+      const printer = lists.printer.find((p) => p.id === profile.printerId);
+      if (!resin?.forBurnout || !printer) return [];
+      const { prints, casts } = yieldsOf(resin.id, profile.castClass, records, pours);
+      return [{ profile, resin, printer, prints: standing(prints), casts: standing(casts) }];
+    });
+}
+
+/** A flask at a casting temperature that suits most metals, °C: only the hours of the programme are wanted. */
+const FLASK_C = 520;
+
+/** Hours of a programme, longer where a resin needs more time hot than the others. */
+export function burnoutHours(programme: Programme, kiln: Kiln, resin: Resin, leastCleanOutH: number): number {
+  return (
+    programmeCurve(programme.segments, FLASK_C, kiln).totalH + Math.max(0, resin.cleanOutH - leastCleanOutH)
+  );
+}
+
+/** One choice with its costs; shares without a record are even odds until pieces say otherwise. */
+export function plateChoice(
+  compared: ComparedProfile,
+  known: ShopPrints,
+  burnoutH: number,
+  kilnCostPerH: number,
+): PlateChoice {
+  const { profile, resin, printer, prints, casts } = compared;
+  return {
+    name: profile.name,
+    profile: { ...profile, motionS: motionOf(known, printer, profile).value },
+    raftMl: profile.raftMl,
+    supportsPercent: supportsOf(known, resin).value,
+    cleanH: protocolHours(resin.protocol),
+    handsOnMin: handsOnMinutes(resin.protocol),
+    densityGPerMl: resin.densityGPerMl,
+    pricePerKg: resin.pricePerKg,
+    printerCostPerH: printer.costPerH,
+    lightCostPerH: printer.lightRatedH === null ? 0 : printer.lightPrice / printer.lightRatedH,
+    printYield: prints.mean,
+    castYield: casts.mean,
+    burnoutH,
+    kilnCostPerH,
+  };
+}

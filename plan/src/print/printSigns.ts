@@ -1,0 +1,94 @@
+import { quantity, say, type Evidence, type Sign } from '@zero-pour/core';
+import { readingValue } from '@zero-pour/contracts';
+import type { PourContext } from '../context';
+import { valueOf } from '../planned';
+import { sign } from '../why/sign';
+import { planLoad } from './plateLoad';
+
+const MS_A_DAY = 86_400_000;
+/** Heights of flaws closer than this are one height. */
+const SAME_HEIGHT_MM = 0.3;
+
+/** Age of the resin in this printer's vat when the print was started. */
+function vatSign({ doc, resin, printer }: PourContext): Record<string, Sign> {
+  const vat = resin?.vats.find((v) => v.printerId === printer?.id);
+  const startedAt = doc.print.startedAt;
+  if (!resin || !vat || !startedAt || resin.vatLifeDays === null) return {};
+  const days = (Date.parse(startedAt) - Date.parse(vat.filledAt)) / MS_A_DAY;
+  if (days < 0) return {};
+  return {
+    'vat old': sign(days > resin.vatLifeDays, say`${quantity(days, 'days', 0)} in the vat; it keeps ${quantity(resin.vatLifeDays, 'days', 0)}.`), // prettier-ignore
+  };
+}
+
+/** How the supports were, and how warm the vat was. */
+function recordSigns({ doc, resin }: PourContext): Record<string, Sign> {
+  const { supports, vatC } = doc.print;
+  const warm = readingValue(vatC);
+  return {
+    ...(supports?.weight
+      ? { 'heavy tips': sign(supports.weight === 'heavy', say`Supports were ${supports.weight}.`) }
+      : {}),
+    ...(warm !== undefined && resin
+      ? { 'resin cold': sign(warm < resin.printFromC, say`The vat was at ${quantity(warm, 'degC')}; it prints from ${quantity(resin.printFromC, 'degC')}.`) } // prettier-ignore
+      : {}),
+  };
+}
+
+/** What of the checklist was done, once any of it was ticked. */
+function beforeSigns({ doc, resin, printer }: PourContext): Record<string, Sign> {
+  const { before } = doc.print;
+  if (!before || !resin || !printer || Object.keys(before).length === 0) return {};
+  return {
+    ...(printer.needsLevelling
+      ? { 'not levelled': sign(!before.level, before.level ? say`The plate was levelled.` : say`Levelling was not ticked; this printer needs it.`) } // prettier-ignore
+      : {}),
+    ...(resin.primingCoats > 0
+      ? { 'not primed': sign(!before.prime, before.prime ? say`The plate was primed.` : say`Priming was not ticked; this resin wants ${resin.primingCoats} coats.`) } // prettier-ignore
+      : {}),
+  };
+}
+
+/** What hung there against what held before, once the layers were cut. */
+function loadSign(context: PourContext): Record<string, Sign> {
+  const judged = valueOf(planLoad(context));
+  return judged ? { 'load high': sign(judged.weight !== 'ok', judged.why) } : {};
+}
+
+/** The height at which flaws stand on every piece that has one; undefined when they differ, or are fewer than two. */
+export function sameHeight({ doc }: Pick<PourContext, 'doc'>): number | undefined {
+  const heights = Object.values(doc.print.pieces).flatMap(({ heightMm }) =>
+    heightMm === undefined ? [] : [heightMm],
+  );
+  if (heights.length < 2) return undefined;
+  const [low, high] = [Math.min(...heights), Math.max(...heights)];
+  return high - low <= SAME_HEIGHT_MM ? (low + high) / 2 : undefined;
+}
+
+function heightSigns(context: PourContext): Record<string, Sign> {
+  const heights = Object.values(context.doc.print.pieces).filter(
+    (piece) => piece.heightMm !== undefined,
+  ).length;
+  if (heights < 2) return {};
+  const at = sameHeight(context);
+  const pauses = context.doc.print.pausesMm;
+  const near = at === undefined ? undefined : pauses?.find((pause) => Math.abs(pause - at) <= SAME_HEIGHT_MM);
+  return {
+    'same height on all': sign(
+      at !== undefined,
+      at === undefined ? say`The flaws stand at different heights.` : say`All flaws stand ${quantity(at, 'mm', 1)} from the plate.`,
+    ),
+    ...(pauses && at !== undefined
+      ? { paused: sign(near !== undefined, near === undefined ? say`No pause is noted at that height.` : say`A pause is noted at ${quantity(near, 'mm', 1)}.`) }
+      : {}),
+  }; // prettier-ignore
+}
+
+/** What the record of the print says: vat, supports, checklist, what hung there, where the flaws stand. */
+export const printSigns = (context: PourContext): Evidence => ({
+  ...vatSign(context),
+  ...recordSigns(context),
+  ...beforeSigns(context),
+  ...loadSign(context),
+  ...heightSigns(context),
+});

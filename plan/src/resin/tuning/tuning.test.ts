@@ -1,0 +1,286 @@
+import type { Profile, RecordLists, ShopLists, Trial } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, startingFigures, tuneExposure } from '@zero-pour/core';
+import { createDemoShop } from '@zero-pour/demo';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { rankResins, sizesNear, yieldsOf } from '../ranking';
+import {
+  curveOf,
+  doubtfulSince,
+  fitTest,
+  gatherTrials,
+  judgeProfileAge,
+  nextVersion,
+  reportsOf,
+  settableOf,
+  standingProfile,
+  tuningThings,
+  wantedSetting,
+  type TuningThings,
+} from '../../index';
+
+const NOW = new Date(2026, 10, 25, 12, 0);
+let lists: ShopLists;
+let records: RecordLists;
+beforeAll(async () => {
+  ({ lists, records } = (await createDemoShop(NOW)).file);
+}, 60_000);
+
+const idOf = (list: readonly { id: string; name: string }[], name: string): string =>
+  list.find((i) => i.name === name)!.id;
+const things = (resin: string, printer: string, layerMm: number): TuningThings =>
+  tuningThings(lists, {
+    resinId: idOf(lists.resin, resin),
+    printerId: idOf(lists.printer, printer),
+    layerMm,
+  })!;
+const wax = () => things('Skerry Wax 55', 'Printer A', 0.05);
+const words = (phrase: Parameters<typeof formatPhrase>[0]): string => formatPhrase(phrase, METRIC);
+
+/** The records with one trial changed. */
+const withTrial = (change: Partial<Trial>): RecordLists => ({
+  ...records,
+  trial: records.trial.map((trial, i) => (i === 3 ? { ...trial, ...change } : trial)),
+});
+
+describe('gathering trials', () => {
+  it('takes those of the resin on the printer at the layer height, numbered as printed', () => {
+    const { used, leftOut, vatC } = gatherTrials(lists, records, wax(), 'filigree', false);
+    expect(used.map((u) => [u.number, u.exposureS, u.struts.good, u.slots.good])).toEqual([
+      [1, 2.4, 5, 24],
+      [2, 3, 15, 24],
+      [3, 3.6, 22, 23],
+      [4, 4.5, 24, 15],
+    ]);
+    expect(leftOut).toEqual([]);
+    expect(vatC).toBe(28);
+  });
+  it('leads to the verdict of the handbook’s pictures', () => {
+    const { used } = gatherTrials(lists, records, wax(), 'filigree', false);
+    const { recommended, verdict } = tuneExposure({
+      startS: 3,
+      trials: used,
+      settable: settableOf(wax().printer),
+      coupon: { struts: 24, slots: 24 },
+    });
+    expect(recommended.exposureS).toBe(3.7);
+    expect(verdict.kind).toBe('prints');
+    const brine = gatherTrials(
+      lists,
+      records,
+      things('Brine Clear-Out', 'Printer A', 0.05),
+      'filigree',
+      false,
+    );
+    const no = tuneExposure({
+      startS: 2.8,
+      trials: [...brine.used, ...brine.pieces],
+      settable: settableOf(wax().printer),
+      coupon: { struts: 24, slots: 24 },
+    });
+    expect(no.verdict.kind).toBe('not this resin');
+  });
+  it('says when a trial changed two things', () => {
+    const { changedMore } = gatherTrials(lists, records, wax(), 'filigree', false);
+    expect([...changedMore.values()]).toEqual([
+      ['exposure', 'base seconds'],
+      ['exposure', 'base seconds'],
+    ]);
+  });
+  it('leaves out counts of other feature sizes than the newest coupon’s', () => {
+    const { coupon } = records.trial[3]!;
+    const classes = coupon.classes.map((c) => (c.castClass === 'filigree' ? { ...c, featureMm: 0.3 } : c));
+    const changed = withTrial({ coupon: { ...coupon, classes } });
+    const filigree = gatherTrials(lists, changed, wax(), 'filigree', false);
+    expect(filigree.used.map((u) => u.number)).toEqual([4]);
+    expect(filigree.featureMm).toBe(0.3);
+    expect(words(filigree.leftOut[0]!.why)).toBe('Its features were 0.25 mm, not 0.30 mm.');
+    expect(gatherTrials(lists, changed, wax(), 'heavy', false).used).toHaveLength(4);
+  });
+  it('leaves out another temperature, always', () => {
+    const { used, leftOut } = gatherTrials(
+      lists,
+      withTrial({ vatC: { state: 'measured', value: 21 } }),
+      wax(),
+      'filigree',
+      true,
+    );
+    // The newest temperature is what the others are told by.
+    expect(used.map((u) => u.number)).toEqual([4]);
+    expect(words(leftOut[0]!.why)).toContain('21 °C');
+  });
+  it('counts other settings in only when asked, by their law', () => {
+    const thinner = withTrial({ layerMm: 0.035 });
+    const without = gatherTrials(lists, thinner, wax(), 'filigree', true);
+    expect(words(without.leftOut[0]!.why)).toContain('working curve');
+    const curved: RecordLists = {
+      ...thinner,
+      cureTest: records.cureTest.map((test) => ({ ...test, resinId: wax().resin.id })),
+    };
+    expect(gatherTrials(lists, curved, wax(), 'filigree', false).used).toHaveLength(3);
+    const pooled = gatherTrials(lists, curved, wax(), 'filigree', true).used.find((u) => u.laws.length > 0)!;
+    const dp = curveOf(curved, wax().resin.id, 405)!.dpMm;
+    expect(pooled.exposureS).toBeCloseTo(4.5 * Math.exp(0.015 / dp), 9);
+    expect(pooled.number).toBe(0);
+  });
+  it('counts whole and missing pieces of a test set as one strut, and no others', () => {
+    const { pieces } = gatherTrials(lists, records, wax(), 'filigree', false);
+    expect(pieces.map((p) => [p.struts.good, p.struts.of, p.slots.of])).toEqual(Array(4).fill([1, 1, 0]));
+    const brine = gatherTrials(
+      lists,
+      records,
+      things('Brine Clear-Out', 'Printer A', 0.05),
+      'filigree',
+      false,
+    );
+    expect(brine.pieces.map((p) => p.struts.good)).toEqual([0, 0]);
+  });
+  it('has the base layers as a problem of their own', () => {
+    const { used } = gatherTrials(lists, records, wax(), 'base', false);
+    expect(used.map((u) => [u.exposureS, u.struts.good, u.slots.good])).toEqual([
+      [25, 1, 1],
+      [32, 1, 0],
+      [25, 1, 1],
+      [25, 1, 1],
+    ]);
+  });
+  it('says nothing of a class that no coupon carried', () => {
+    expect(
+      gatherTrials(lists, records, things('Skerry Low-Ash', 'Printer B', 0.035), 'heavy', false).used,
+    ).toEqual([]);
+  });
+});
+
+describe('figures to begin with', () => {
+  it('come from the maker, from other printers by light, and from the working curve', () => {
+    const target = things('Skerry Low-Ash', 'Printer A', 0.05);
+    const { figures } = startingFigures(
+      wantedSetting(target, null),
+      reportsOf(lists, target),
+      curveOf(records, target.resin.id, 405),
+    );
+    expect(figures.map((f) => f.way)).toContain('maker for this printer');
+    expect(figures.map((f) => f.way)).toContain('like printer');
+    expect(figures.at(-1)!.way).toBe('working curve');
+  });
+  it('do not cross wavelengths', () => {
+    const target = things('Brine Clear-Out', 'Printer C', 0.05);
+    const { refused } = startingFigures(wantedSetting(target, null), reportsOf(lists, target), null);
+    expect(refused.some((r) => words(r.why).includes('405 nm'))).toBe(true);
+  });
+  it('fit a test or say what it lacks', () => {
+    expect(fitTest(records.cureTest[0]!)).toMatchObject({ curve: { n: 6 } });
+    expect(fitTest({ ...records.cureTest[0]!, discs: [] })).toMatchObject({
+      problem: expect.stringContaining('three discs'),
+    });
+  });
+});
+
+describe('profiles', () => {
+  const accepted = {
+    exposureS: 3.8,
+    tested: true,
+    provenance: '5 coupons, 25 Nov, 28 °C',
+    foundAt: NOW.toISOString(),
+  };
+  it('stand in their newest version', () => {
+    expect(standingProfile(lists.profile, wax(), 'filigree')).toMatchObject({ version: 2, exposureS: 3.7 });
+    expect(
+      standingProfile(lists.profile, things('Skerry Wax 55', 'Printer B', 0.05), 'filigree'),
+    ).toBeUndefined();
+  });
+  it('follow on a former one and keep what was not found anew', () => {
+    const former = standingProfile(lists.profile, wax(), 'filigree')!;
+    const next = nextVersion(wax(), 'filigree', former, accepted);
+    expect(next).toMatchObject({
+      ...accepted,
+      version: 3,
+      formerId: former.id,
+      baseLayers: former.baseLayers,
+      replaced: false,
+    });
+    expect(next.name).toMatch(/v3$/);
+    expect(next).not.toHaveProperty('id');
+  });
+  it('begin at version 1', () => {
+    expect(nextVersion(wax(), 'mixed', undefined, accepted)).toMatchObject({
+      version: 1,
+      formerId: null,
+      castClass: 'mixed',
+    });
+  });
+  it('are doubtful after the printer was changed, not after its light was measured', () => {
+    const profile = standingProfile(lists.profile, wax(), 'filigree')!;
+    const { printer } = wax();
+    expect(doubtfulSince(profile, printer)).toMatchObject({ what: 'film changed' });
+    const measured = {
+      ...printer,
+      events: printer.events.map((e) => ({ ...e, what: 'light measured' as const })),
+    };
+    expect(doubtfulSince(profile, measured)).toBeUndefined();
+    expect(doubtfulSince({ ...profile, foundAt: null }, printer)).toBeUndefined();
+  });
+  it('tell a pour of a newer version and of doubt', () => {
+    const first = lists.profile.find((p) => p.replaced)!;
+    const rules = (profile: Profile): string[] =>
+      judgeProfileAge(profile, wax().printer, lists.profile, (iso) => iso.slice(0, 10)).map((j) => j.rule);
+    expect(rules(first)).toEqual(['check again', 'newer version']);
+    expect(rules({ ...lists.profile[1]!, foundAt: NOW.toISOString() })).toEqual([]);
+  });
+});
+
+describe('ranking', () => {
+  const pours = () => [
+    {
+      resinId: wax().resin.id,
+      castClass: 'filigree' as const,
+      printedGood: 10,
+      printedOf: 12,
+      castGood: 9,
+      castOf: 10,
+    },
+  ];
+  it('adds test sets and pours, prints and casts apart', () => {
+    expect(yieldsOf(wax().resin.id, 'filigree', records, pours())).toEqual({
+      prints: { good: 14, of: 17 },
+      casts: { good: 13, of: 14 },
+    });
+    expect(yieldsOf(wax().resin.id, 'filigree', records, [])).toEqual({
+      prints: { good: 4, of: 5 },
+      casts: { good: 4, of: 4 },
+    });
+  });
+  it('has a row for every resin in use, and claims nothing without record', () => {
+    const rows = rankResins(lists, records, pours(), 'filigree');
+    expect(rows).toHaveLength(lists.resin.length);
+    const flex = rows.find((row) => row.resin.name === 'Selkie Flex')!;
+    expect(flex).toMatchObject({
+      finest: undefined,
+      hours: undefined,
+      profile: undefined,
+      verdict: undefined,
+    });
+    expect(flex.prints).toMatchObject({ n: 0, few: true });
+    const first = rows.find((row) => row.resin.name === 'Skerry Wax 55')!;
+    expect(first.prints.few).toBe(false);
+    expect(first.hours).toBeGreaterThan(0.5);
+    expect(first.verdict?.casts.says).toBe('keep');
+    const retired = { ...lists, resin: lists.resin.map((r) => ({ ...r, retired: true })) };
+    expect(rankResins(retired, records, [], 'filigree')).toEqual([]);
+  });
+  it('tells the finest that casts from test sets alone', () => {
+    const row = (name: string) =>
+      rankResins(lists, records, [], 'filigree').find((r) => r.resin.name === name)!;
+    expect(row('Skerry Wax 55').finestCast!.features).toBe(4);
+    expect(row('Skerry Wax 55').finestCast!.q50Mm).toBeLessThan(row('Brine Clear-Out').finestCast!.q50Mm);
+    expect(row('Skerry Wax 40').finestCast).toBeUndefined();
+  });
+  it('tells the finest feature from coupons near the accepted exposure only', () => {
+    const profile = standingProfile(lists.profile, wax(), 'filigree')!;
+    const sizes = sizesNear(profile, records);
+    // Of the coupons only the one at 3.6 s is near 3.7 s; the test set adds its whole pieces.
+    expect(sizes.filter((s) => s.of > 1).map((s) => s.good)).toEqual([22, 24, 24]);
+    expect(
+      rankResins(lists, records, [], 'filigree').find((r) => r.resin.name === 'Skerry Wax 55')!.finest!.q50Mm,
+    ).toBeLessThan(0.4);
+  });
+});

@@ -1,0 +1,203 @@
+import {
+  BUTTON,
+  BUTTON_SHARE_MIN,
+  CLEARANCE_MM,
+  CONE_ML,
+  GATES_CM3,
+  judgeClearance,
+  measureStance,
+  NO_ROTATION,
+  layOutTree,
+  ROUND_ML,
+  SCALED_VOLUME,
+  type Judgement,
+  type Rotation,
+  type Stance,
+  type TreeForm,
+  type TreeLayout,
+  WEIGHED_VOLUME,
+} from '@zero-pour/core';
+import { readingValue, type Flask } from '@zero-pour/contracts';
+import type { FlaskContext, PourContext } from '../context';
+import type { Part } from '../part';
+import { figure, fromFigure, sumOf, type Figure } from '../figure';
+import type { PartGates } from '../wayUp/gatePlan';
+import { patternDensity, volumeIsEstimate } from '../givens';
+import { known, lacking, missing, type Planned } from '../planned';
+import type { ScalePlan } from '../scale/planScale';
+
+export interface TreePlan {
+  layout: TreeLayout;
+  form: TreeForm;
+  judgements: Judgement[];
+  patterns: Figure;
+  /** The other way of knowing the patterns' volume, when both are there. */
+  patternsOtherWay: Figure | undefined;
+  sprues: Figure;
+  button: Figure;
+  /** All that takes the place of slurry. */
+  tree: Figure;
+}
+
+function patternsByVolume(context: PourContext, { parts }: FlaskContext, scale: ScalePlan): Figure {
+  const drawnMm3 = parts.reduce((sum, p) => sum + p.pattern.measure.volumeMm3 * p.count, 0);
+  return figure({ name: 'Patterns, scaled', unit: 'cm3' }, SCALED_VOLUME, {
+    V: {
+      name: 'Patterns as drawn',
+      value: drawnMm3 / 1000,
+      unit: 'cm3',
+      source: 'pattern files',
+      stage: 'pattern',
+      guessed: volumeIsEstimate(context),
+    },
+    s: fromFigure(scale.inFlask, 'scale'),
+  });
+}
+
+function patternsByWeight(context: PourContext, { decided }: FlaskContext): Figure | undefined {
+  const { weighedPatternsG } = decided.sprue;
+  const massG = readingValue(weighedPatternsG);
+  const density = patternDensity(context);
+  if (massG === undefined || massG <= 0 || !density) return undefined;
+  return figure({ name: 'Patterns, by weight', unit: 'cm3' }, WEIGHED_VOLUME, {
+    m: {
+      name: 'Patterns on the balance',
+      value: massG,
+      unit: 'g',
+      digits: 2,
+      source: weighedPatternsG?.state ?? '',
+      stage: 'sprue',
+      guessed: weighedPatternsG?.state === 'guessed',
+    },
+    ρ: density,
+  });
+}
+
+/** Gates of one part, as many as hang here. */
+function gatesFigure({ part, gates }: PartGates): Figure {
+  const from = { source: 'gates at Way up', stage: 'wayUp' } as const;
+  return figure({ name: `Gates, ${part.pattern.name}`, unit: 'cm3' }, GATES_CM3, {
+    n: { name: 'Gates of all', value: gates.count * part.count, unit: 'count', ...from },
+    D: { name: 'Diameter', value: gates.diameterMm, unit: 'mm', digits: 1, ...from },
+    L: { name: 'Length', value: gates.lengthMm, unit: 'mm', digits: 1, ...from },
+  });
+}
+
+function spruesFigure({ decided: { sprue } }: FlaskContext, gates: readonly PartGates[]): Figure {
+  const from = { unit: 'mm', digits: 1, source: 'typed at Sprue', stage: 'sprue' } as const;
+  const main = figure({ name: 'Main sprue', unit: 'cm3' }, ROUND_ML, {
+    D: { name: 'Diameter', value: sprue.mainSprueDiameterMm, ...from },
+    H: { name: 'Length', value: sprue.mainSprueLengthMm, ...from },
+  });
+  return sumOf({ name: 'Gates and sprue', unit: 'cm3' }, [
+    ...gates.map((of, i) => ({
+      ...fromFigure(gatesFigure(of)),
+      symbol: gates.length > 1 ? `G${i + 1}` : 'G',
+    })),
+    { ...fromFigure(main), symbol: 'M' },
+  ]);
+}
+
+function buttonFigure(flask: Flask, patterns: Figure, sprues: Figure): Figure {
+  const from = { unit: 'mm', digits: 1, source: `flask ${flask.name}`, stage: 'sprue' } as const;
+  const cone = figure({ name: 'Cone of the sprue base', unit: 'cm3' }, CONE_ML, {
+    D: { name: 'Diameter', value: flask.coneDiameterMm, ...from },
+    H: { name: 'Height', value: flask.coneHeightMm, ...from },
+  });
+  return figure(
+    {
+      name: 'Button',
+      unit: 'cm3',
+      note: 'At least a share of patterns and sprues, or it does not feed them.',
+    },
+    BUTTON,
+    {
+      K: fromFigure(cone),
+      q: { name: 'The least share', value: BUTTON_SHARE_MIN, unit: 'ratio', source: 'shop default' },
+      P: fromFigure(patterns),
+      S: fromFigure(sprues),
+    },
+  );
+}
+
+/** Turns that bring an axis of the file upright, along the gate. */
+const HANGING: Record<'x' | 'y' | 'z', Rotation> = {
+  x: { xDeg: 0, yDeg: -90, zDeg: 0 },
+  y: { xDeg: 90, yDeg: 0, zDeg: 0 },
+  z: NO_ROTATION,
+};
+
+/** The part as it hangs on its gate. */
+function hangingStance({ decided }: FlaskContext, part: Part): Stance {
+  const hangs = decided.sprue.hangs ?? 'as printed';
+  return hangs === 'as printed'
+    ? part.stance
+    : measureStance(part.pattern.measure.supportPointsMm, HANGING[hangs]);
+}
+
+function treeForm({ doc }: PourContext, { decided: { sprue }, flask }: FlaskContext): TreeForm {
+  const heavy = doc.brief.castClass === 'heavy';
+  return {
+    arrangement: sprue.arrangement,
+    tiltDeg: sprue.tiltDeg,
+    mainSprueDiameterMm: sprue.mainSprueDiameterMm,
+    mainSprueLengthMm: sprue.mainSprueLengthMm,
+    coneHeightMm: flask?.coneHeightMm ?? 0,
+    betweenMm: heavy ? CLEARANCE_MM.betweenHeavy : CLEARANCE_MM.between,
+  };
+}
+
+/** Gates of what hangs in this flask, with as many parts as do. */
+const gatesIn = ({ parts }: FlaskContext, gates: readonly PartGates[]): PartGates[] =>
+  parts.flatMap((part) => gates.filter((g) => g.part.key === part.key).map((g) => ({ ...g, part })));
+
+/** The tree of one flask: layout with clearances, and what it is made of by volume. */
+export function planTree(
+  context: PourContext,
+  hung: FlaskContext,
+  ofPour: readonly PartGates[],
+  scale: ScalePlan | undefined,
+): Planned<TreePlan> {
+  const { flask, decided } = hung;
+  const parts = hung.parts.length > 0 ? hung.parts : undefined;
+  const gates = gatesIn(hung, ofPour);
+  if (!parts || !flask || !scale || gates.length === 0) {
+    const needs = lacking([parts, 'a pattern', 'pattern'], [flask, 'a flask', 'sprue']);
+    return missing(needs.length > 0 ? needs : [{ what: 'the scale', stage: 'scale' }]);
+  }
+  const factor = scale.inFlask.value / 100;
+  const form = treeForm(context, hung);
+  const layout = layOutTree(
+    gates.map(({ part, gates: g }) => {
+      const stance = hangingStance(hung, part);
+      return {
+        count: part.count,
+        cylinderDiameterMm: stance.cylinderDiameterMm * factor,
+        cylinderLengthMm: stance.heightMm * factor,
+        gateLengthMm: g.lengthMm,
+      };
+    }),
+    form,
+  );
+  const byVolume = patternsByVolume(context, hung, scale);
+  const byWeight = patternsByWeight(context, hung);
+  const weigh = decided.sprue.weighBy === 'weight' && byWeight !== undefined;
+  const patterns = weigh ? byWeight : byVolume;
+  const sprues = spruesFigure(hung, gates);
+  const button = buttonFigure(flask, patterns, sprues);
+  const tree = sumOf({ name: 'Tree', unit: 'cm3' }, [
+    { ...fromFigure(patterns), symbol: 'P' },
+    { ...fromFigure(sprues), symbol: 'S' },
+    { ...fromFigure(button), symbol: 'K' },
+  ]);
+  return known({
+    layout,
+    form,
+    judgements: judgeClearance(layout, form, flask),
+    patterns,
+    patternsOtherWay: weigh ? byVolume : byWeight,
+    sprues,
+    button,
+    tree,
+  });
+}
