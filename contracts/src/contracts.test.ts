@@ -51,7 +51,9 @@ describe('refusals', () => {
 describe('borders', () => {
   it('refuse unknown keys', () => {
     expect(pourDocSchema.safeParse({ ...emptyPourDoc(), extra: 1 }).success).toBe(false);
-    expect(readingSchema.safeParse({ state: 'not measured', value: 3 }).success).toBe(false);
+    expect(
+      readingSchema('Room', 'degC', [-30, 60]).safeParse({ state: 'not measured', value: 3 }).success,
+    ).toBe(false);
   });
   it('hold a powder’s usual ratio between its least and most', () => {
     const powder = {

@@ -1,6 +1,14 @@
 export { ERRORS, errorSentence, type ErrorCode, type ErrorDetail, type ErrorText } from './errors';
 export { apiErrorSchema, parseOrRefuse, Refusal, StaleRefusal, type ApiErrorBody } from './apiError';
-export { readingSchema, readingValue, type Reading } from './reading';
+export {
+  numberField,
+  quantitySchema,
+  readingSchema,
+  readingValue,
+  schemaAt,
+  type NumberField,
+  type Reading,
+} from './quantities';
 export { hashSchema, idSchema, momentSchema } from './parts';
 export { FIGURE_FROM, KNOWN, RESIN_FAMILIES } from './shop/resin';
 export { PRINTER_EVENTS } from './shop/machines';
@@ -9,6 +17,7 @@ export { changedFields, historySchema, type History } from './shop/history';
 export { COUPON_FLAWS, WIDTH_KINDS } from './record/trial';
 export {
   BENCH_RECORD_SCHEMAS,
+  RECORD_SCHEMAS,
   emptyRecords,
   pourYieldsSchema,
   RECORD_KINDS,
@@ -93,7 +102,6 @@ export { upgradePour } from './pour/upgrade/upgradePour';
 export { upgradeUsed } from './pour/upgrade/upgradeUsed';
 export { upgradeChanges } from './pour/upgrade/upgradeChange';
 export { refuseNewFaults, type Fault } from './rules/fault';
-export { POSSIBLE } from './rules/readingFaults';
 export { pourFaults } from './rules/pourFaults';
 export { itemFaults, recordFaults, settingsFaults } from './rules/itemFaults';
 export { fieldWords } from './placeWords';
@@ -156,3 +164,4 @@ export {
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
+export { quantityFaults } from './rules/quantityFaults';

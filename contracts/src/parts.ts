@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { quantitySchema } from './quantities';
 
 export const idSchema = z.uuid();
 /** SHA-256 in lower-case hex: the name of stored bytes. */
@@ -17,3 +18,17 @@ export const atLeastZeroSchema = z.number().nonnegative();
 export const countSchema = z.number().int().positive().max(500);
 /** Kiln and furnace temperatures, °C. */
 export const tempCSchema = z.number().min(0).max(1300);
+/** Prices and amounts, in the shop's own currency. */
+export const PRICE = [0, 1e6] as const;
+/** What resins, printers, profiles, coupons and test plates have in common. */
+export const LIGHT_NM = [300, 500] as const;
+export const LAYER_MM = [0.005, 1] as const;
+export const EXPOSURE_S = [0.1, 600] as const;
+export const BASE_EXPOSURE_S = [0.1, 1200] as const;
+export const LAYERS = [0, 200] as const;
+export const RAFT_MM = [0.1, 10] as const;
+export const VAT_C = [0, 90] as const;
+/** As a thermometer reads air and resin: a room may be cold. */
+export const ROOM_C = [-30, 60] as const;
+export const VAT_READ_C = [-10, 90] as const;
+export const newMetalSchema = quantitySchema('New metal', 'percent', [0, 100], { digits: 0 });

@@ -1,6 +1,7 @@
 import { CLEAN_MEDIA, CURE_VESSELS, TUNED_CLASSES, type BenchClock } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema, keySchema, momentSchema, nameSchema, positiveSchema } from './parts';
+import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema } from './parts';
+import { quantitySchema } from './quantities';
 
 const minuteSchema = z.number().int().min(0).max(1440);
 export const benchDaySchema = z.strictObject({
@@ -11,8 +12,8 @@ export const benchDaySchema = z.strictObject({
 
 /** The lamp that prints are cured under. */
 export const cureSetupSchema = z.strictObject({
-  lampNm: positiveSchema.min(300).max(500).nullable(),
-  litSides: z.number().int().min(1).max(6),
+  lampNm: quantitySchema('Wavelength', 'nm', LIGHT_NM).nullable(),
+  litSides: quantitySchema('Lit from so many sides', 'count', [1, 6], { whole: true }),
   turntable: z.boolean(),
   reflector: z.boolean(),
   vessel: z.enum(CURE_VESSELS),
@@ -26,7 +27,7 @@ export const bathSchema = z.strictObject({
   medium: z.enum(CLEAN_MEDIA),
   changedAt: momentSchema,
   /** Parts after which it is changed. */
-  partsMost: z.number().int().positive().max(10_000),
+  partsMost: quantitySchema('Good for parts', 'count', [1, 10_000], { whole: true }),
 });
 /** A time zone by its name in the world's list ("UTC", "Pacific/Auckland"), known to this runtime. */
 export const timeZoneSchema = z.string().max(60).refine(isTimeZone, 'no time zone that is known here');
@@ -49,7 +50,7 @@ export const settingsSchema = z.strictObject({
   timeZone: timeZoneSchema,
   /** Sunday first. */
   benchHours: z.array(benchDaySchema).length(7),
-  newMetalPercent: z.number().min(0).max(100),
+  newMetalPercent: newMetalSchema,
   /** The fixed plate of the shop's own parts that every new resin is tried on. */
   testSet: z.array(z.strictObject({ patternId: idSchema, castClass: z.enum(TUNED_CLASSES) })).max(40),
   cure: cureSetupSchema,

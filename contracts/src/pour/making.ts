@@ -15,13 +15,18 @@ import {
   momentSchema,
   noteSchema,
   positiveSchema,
-  tempCSchema,
+  ROOM_C,
+  VAT_READ_C,
 } from '../parts';
-import { readingSchema } from '../reading';
-import { segmentSchema } from '../shop/casting';
+import { quantitySchema, readingSchema } from '../quantities';
+import { RATIO, segmentSchema } from '../shop/casting';
 import { cleanStepSchema } from '../shop/resin';
 import { cureSetupSchema } from '../settings';
 import { pieceKeySchema } from './pieces';
+
+/** Resin of one plate, ml. */
+const RESIN_ML = [0.1, 10_000] as const;
+const OVERRIDES = 'Overrides the estimate';
 
 export const PIECE_OUTCOMES = ['good', 'flawed', 'lost'] as const;
 
@@ -32,7 +37,7 @@ export const SUPPORTS_CAME = ['clean', 'left marks', 'tore pits', 'broke detail'
 const supportsSchema = z.strictObject({
   by: z.enum(SUPPORT_MAKERS).optional(),
   weight: z.enum(SUPPORT_WEIGHTS).optional(),
-  tipMm: positiveSchema.max(5).optional(),
+  tipMm: quantitySchema('Support tips', 'mm', [0.05, 5], { digits: 2 }).optional(),
   came: z.enum(SUPPORTS_CAME).optional(),
 });
 
@@ -63,10 +68,13 @@ export type PrintedPlate = z.infer<typeof printedPlateSchema>;
 
 export const printStageSchema = z.strictObject({
   /** Printed above the wanted count, so that enough come out. */
-  spares: z.number().int().nonnegative().max(500),
+  spares: quantitySchema('Spares of each pattern', 'count', [0, 500], { whole: true }),
   /** What the preparing program says; overrides the estimate. */
-  hoursTyped: positiveSchema.max(500).optional(),
-  resinMlTyped: positiveSchema.max(10000).optional(),
+  hoursTyped: quantitySchema('Hours, as the printer says', 'h', [0.05, 500], { hint: OVERRIDES }).optional(),
+  resinMlTyped: quantitySchema('Resin, as the printer says', 'ml', RESIN_ML, {
+    digits: 1,
+    hint: OVERRIDES,
+  }).optional(),
   startedAt: momentSchema.optional(),
   finishedAt: momentSchema.optional(),
   plate: printedPlateSchema.optional(),
@@ -75,12 +83,15 @@ export const printStageSchema = z.strictObject({
   /** Looked at part way, when the first real layers were out. */
   checkedAt: momentSchema.optional(),
   /** Resin that it took, off the bottle's weight or marks. */
-  resinUsedMl: positiveSchema.max(10000).optional(),
+  resinUsedMl: quantitySchema('Resin that it took', 'ml', RESIN_ML, {
+    digits: 1,
+    hint: 'Off the bottle; teaches the support share',
+  }).optional(),
   /** Taken off the bottle's record for it: once. */
   fromBottleMl: positiveSchema.max(10000).optional(),
-  roomC: readingSchema.optional(),
-  vatC: readingSchema.optional(),
-  humidityPercent: readingSchema.optional(),
+  roomC: readingSchema('Room', 'degC', ROOM_C).optional(),
+  vatC: readingSchema('Resin in the vat', 'degC', VAT_READ_C).optional(),
+  humidityPercent: readingSchema('Humidity', 'percent', [0, 100], { digits: 0 }).optional(),
   supports: supportsSchema.optional(),
   after: z.partialRecord(z.enum(AFTER_PRINT), momentSchema).optional(),
   /** By the piece's name. */
@@ -91,7 +102,7 @@ export const printStageSchema = z.strictObject({
       note: z.string().max(400),
       /** What is wrong with it, where known, and how high from the plate. */
       fault: z.enum(PRINT_FAULT_KEYS).optional(),
-      heightMm: atLeastZeroSchema.max(1000).optional(),
+      heightMm: quantitySchema('From the plate', 'mm', [0, 1000], { digits: 1 }).optional(),
     }),
   ),
   /** Pauses and knocks, by height: each may leave a ridge. */
@@ -137,9 +148,12 @@ export const cleanStageSchema = z.strictObject({
 
 export const investStageSchema = z.strictObject({
   powderId: idSchema.optional(),
-  ratio: positiveSchema.min(0.2).max(1).optional(),
-  boric: z.strictObject({ school: z.enum(BORIC_SCHOOLS), percent: atLeastZeroSchema.max(20) }),
-  waterTempC: readingSchema.optional(),
+  ratio: quantitySchema('Water ÷ powder', 'ratio', RATIO, { digits: 3 }).optional(),
+  boric: z.strictObject({
+    school: z.enum(BORIC_SCHOOLS),
+    percent: quantitySchema('Percent', 'percent', [0, 20], { digits: 1 }),
+  }),
+  waterTempC: readingSchema('Water temperature', 'degC', [2, 60]).optional(),
   powderInAt: momentSchema.optional(),
   steps: stepsSchema,
   doneAt: momentSchema.optional(),
@@ -155,7 +169,7 @@ export const burnoutStageSchema = z.strictObject({
   /** The pour's own edit of the programme; absent means as the programme stands. */
   segments: z.array(segmentSchema).min(1).max(30).optional(),
   /** Kiln temperature at loading; absent means cold. */
-  loadedAtC: tempCSchema.optional(),
+  loadedAtC: quantitySchema('Kiln at loading', 'degC', [0, 1300]).optional(),
   startedAt: momentSchema.optional(),
   /** Hands-on moments ticked off, by their name in the programme (core's handNames). */
   hands: z.record(handNameSchema, momentSchema),

@@ -1,7 +1,7 @@
 import { FLAW_KINDS, OUTCOMES } from '@zero-pour/core';
 import { z } from 'zod';
-import { hashSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
-import { readingSchema } from '../reading';
+import { hashSchema, keySchema, momentSchema, noteSchema } from '../parts';
+import { quantitySchema, readingSchema } from '../quantities';
 import { pieceKeySchema } from './pieces';
 import { castingSizesSchema } from './sizes';
 
@@ -10,14 +10,14 @@ export const flawSchema = z.strictObject({
   /** In words; and where it is on the model, in the file's mm, if that was shown. */
   place: z.string().max(120),
   placeMm: z.tuple([z.number(), z.number(), z.number()]).optional(),
-  sizeMm: positiveSchema.max(400).optional(),
+  sizeMm: quantitySchema('Size', 'mm', [0.01, 400]).optional(),
 });
 export type Flaw = z.infer<typeof flawSchema>;
 
 export const castingSchema = z.strictObject({
   outcome: z.enum(OUTCOMES).optional(),
   flaws: z.array(flawSchema).max(30),
-  weightG: readingSchema.optional(),
+  weightG: readingSchema('Weight', 'g', [0, 1e5], { digits: 2 }).optional(),
   /** By the brief's sizes. */
   sizes: castingSizesSchema.optional(),
   photos: z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(30),
@@ -28,7 +28,7 @@ export type Casting = z.infer<typeof castingSchema>;
 export const resultStageSchema = z.strictObject({
   /** By the piece's name. */
   castings: z.record(pieceKeySchema, castingSchema),
-  buttonBackG: readingSchema.optional(),
+  buttonBackG: readingSchema('Metal back as button and sprues', 'g', [0, 1e5]).optional(),
   doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });

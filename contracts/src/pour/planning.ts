@@ -1,14 +1,7 @@
 import { CAST_CLASSES, FINISHES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
-import {
-  atLeastZeroSchema,
-  countSchema,
-  idSchema,
-  keySchema,
-  momentSchema,
-  noteSchema,
-  positiveSchema,
-} from '../parts';
+import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
+import { quantitySchema } from '../quantities';
 import { lineKeySchema } from './pieces';
 import { sizeTargetSchema } from './sizes';
 
@@ -16,7 +9,7 @@ import { sizeTargetSchema } from './sizes';
 export const briefLineSchema = z.strictObject({
   key: lineKeySchema,
   patternId: idSchema,
-  count: countSchema,
+  count: quantitySchema('Castings wanted', 'count', [1, 500], { whole: true }),
   /** The order or the customer that it is for. */
   order: z.string().max(120).optional(),
 });
@@ -57,14 +50,18 @@ export const gateSchema = z.strictObject({
 });
 
 export const gatesSchema = z.strictObject({
-  count: z.number().int().nonnegative().max(40),
-  diameterMm: positiveSchema.max(30),
-  lengthMm: atLeastZeroSchema.max(100),
+  count: quantitySchema('How many', 'count', [0, 40], { whole: true }),
+  diameterMm: quantitySchema('Diameter', 'mm', [0.3, 30], { digits: 2 }),
+  lengthMm: quantitySchema('Length', 'mm', [0, 100], { digits: 1, hint: 'Short: 1 to 2 diameters' }),
   /** Those that were placed on the model. */
   placed: z.array(gateSchema).max(40).optional(),
 });
-const angleSchema = z.number().min(-360).max(360);
-export const rotationSchema = z.strictObject({ xDeg: angleSchema, yDeg: angleSchema, zDeg: angleSchema });
+const angleSchema = (label: string) => quantitySchema(label, 'deg', [-360, 360]);
+export const rotationSchema = z.strictObject({
+  xDeg: angleSchema('About X'),
+  yDeg: angleSchema('About Y'),
+  zDeg: angleSchema('About Z'),
+});
 
 /** How the parts of one line of the brief stand and are fed. */
 export const standingLineSchema = z.strictObject({

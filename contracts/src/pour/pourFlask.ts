@@ -1,14 +1,6 @@
 import { z } from 'zod';
-import {
-  atLeastZeroSchema,
-  idSchema,
-  keySchema,
-  momentSchema,
-  noteSchema,
-  positiveSchema,
-  tempCSchema,
-} from '../parts';
-import { readingSchema } from '../reading';
+import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema } from '../parts';
+import { quantitySchema, readingSchema } from '../quantities';
 import { stepsSchema } from './making';
 import { pieceKeySchema } from './pieces';
 
@@ -19,26 +11,28 @@ export const sprueStageSchema = z.strictObject({
   hangs: z.enum(HANGS).optional(),
   flaskId: idSchema.optional(),
   arrangement: z.enum(['straight', 'rings']),
-  tiltDeg: z.number().min(0).max(80),
-  mainSprueDiameterMm: positiveSchema.max(40),
-  mainSprueLengthMm: atLeastZeroSchema.max(300),
+  tiltDeg: quantitySchema('Upward from level', 'deg', [0, 80], {
+    hint: '30 to 60: bubbles leave, wax drains',
+  }),
+  mainSprueDiameterMm: quantitySchema('Main sprue, diameter', 'mm', [1, 40], { digits: 2 }),
+  mainSprueLengthMm: quantitySchema('Main sprue, length', 'mm', [0, 300], { digits: 1 }),
   weighBy: z.enum(['volume', 'weight']),
   /** All patterns of the tree on the balance, without sprues. */
-  weighedPatternsG: readingSchema.optional(),
-  newPercent: z.number().min(0).max(100).optional(),
+  weighedPatternsG: readingSchema('Patterns on the balance', 'g', [0.001, 1e5], { digits: 2 }).optional(),
+  newPercent: newMetalSchema.optional(),
   doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });
 
 export const pourStageSchema = z.strictObject({
   /** Chosen temperatures; absent means by alloy and class. */
-  flaskTempC: tempCSchema.optional(),
-  metalTempC: tempCSchema.optional(),
-  flaskRead: readingSchema.optional(),
-  metalRead: readingSchema.optional(),
-  chargeRead: readingSchema.optional(),
-  vacuumKpa: readingSchema.optional(),
-  quenchAfterMin: readingSchema.optional(),
+  flaskTempC: quantitySchema('Flask, your own', 'degC', [30, 1300]).optional(),
+  metalTempC: quantitySchema('Metal, your own', 'degC', [150, 1300]).optional(),
+  flaskRead: readingSchema('Flask, as read', 'degC', [10, 1000]).optional(),
+  metalRead: readingSchema('Metal, as read', 'degC', [100, 1300]).optional(),
+  chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
+  vacuumKpa: readingSchema('Vacuum pulled', 'kPa', [-105, 105]).optional(),
+  quenchAfterMin: readingSchema('Quenched after', 'min', [0, 1440], { digits: 1 }).optional(),
   pouredAt: momentSchema.optional(),
   spilled: z.boolean().optional(),
   /** Timed steps at the furnace. */

@@ -1,6 +1,7 @@
 import { ROUTES, SIZE_STAGES } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
+import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
+import { quantitySchema } from '../quantities';
 import { MOLD_MATERIAL_NAMES } from '../pour/sizes';
 
 /** How a size lies on the print: across the plate, up, or across a hole. */
@@ -16,7 +17,7 @@ export const sizeSeriesSchema = z.strictObject({
   route: z.enum(ROUTES),
   moldMaterial: z.enum(MOLD_MATERIAL_NAMES).nullable(),
   /** Flask at the pour, for sizes of metal. */
-  flaskC: tempCSchema.nullable(),
+  flaskC: quantitySchema('Flask at the pour', 'degC', [20, 1300]).nullable(),
   stage: z.enum(SIZE_STAGES),
   measuredAt: momentSchema,
   /** Bottle or lot, for finding drift. */
@@ -27,7 +28,7 @@ export const sizeSeriesSchema = z.strictObject({
         key: keySchema,
         axis: z.enum(SIZE_AXES),
         /** As it was in the file that was printed, scale included. */
-        printMm: positiveSchema.max(400),
+        printMm: quantitySchema('In the printed file', 'mm', [0.05, 400], { digits: 3 }),
         readingsMm: z.array(positiveSchema.max(400)).max(20),
         /** Kept in sight but not counted. */
         leftOut: z.boolean(),

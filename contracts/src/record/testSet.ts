@@ -1,15 +1,16 @@
 import { CAST_GRADES, PRINT_GRADES, TUNED_CLASSES, VERDICTS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
-  atLeastZeroSchema,
+  EXPOSURE_S,
   hashSchema,
   idSchema,
   keySchema,
+  LAYER_MM,
   momentSchema,
   nameSchema,
   noteSchema,
-  positiveSchema,
 } from '../parts';
+import { quantitySchema } from '../quantities';
 
 const photosSchema = z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(10);
 const verdictSchema = z.strictObject({ says: z.enum(VERDICTS).nullable(), keepFor: z.string().max(200) });
@@ -20,8 +21,8 @@ export const testSetRunSchema = z.strictObject({
   printerId: idSchema,
   profileId: idSchema.nullable(),
   printedAt: momentSchema,
-  layerMm: positiveSchema.max(1),
-  exposureS: positiveSchema.max(600),
+  layerMm: quantitySchema('Layer height', 'mm', LAYER_MM, { digits: 3 }),
+  exposureS: quantitySchema('Exposure', 's', EXPOSURE_S, { digits: 2 }),
   pieces: z
     .array(
       z.strictObject({
@@ -29,7 +30,7 @@ export const testSetRunSchema = z.strictObject({
         patternId: idSchema.nullable(),
         name: nameSchema,
         castClass: z.enum(TUNED_CLASSES),
-        thinnestMm: positiveSchema.max(50).nullable(),
+        thinnestMm: quantitySchema('Thinnest', 'mm', [0.05, 50], { digits: 2 }).nullable(),
         print: z.enum(PRINT_GRADES).nullable(),
         cast: z.enum(CAST_GRADES).nullable(),
         photos: photosSchema,
@@ -40,9 +41,9 @@ export const testSetRunSchema = z.strictObject({
   /** The alloy that all were cast in, by the shop's baseline recipe, so that the resin is the only unknown. */
   castAlloyId: idSchema.nullable(),
   castAt: momentSchema.nullable(),
-  handsH: atLeastZeroSchema.max(1000).nullable(),
-  resinG: atLeastZeroSchema.max(100_000).nullable(),
-  spent: atLeastZeroSchema.max(1e7).nullable(),
+  handsH: quantitySchema('Hands-on hours', 'h', [0, 1000]).nullable(),
+  resinG: quantitySchema('Resin', 'g', [0, 100_000]).nullable(),
+  spent: quantitySchema('Spent', 'money', [0, 1e7]).nullable(),
   verdicts: z.partialRecord(
     z.enum(TUNED_CLASSES),
     z.strictObject({ prints: verdictSchema, casts: verdictSchema }),

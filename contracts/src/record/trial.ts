@@ -8,15 +8,21 @@ import {
 } from '@zero-pour/core';
 import { z } from 'zod';
 import {
-  atLeastZeroSchema,
+  BASE_EXPOSURE_S,
+  EXPOSURE_S,
   hashSchema,
   idSchema,
+  LAYER_MM,
+  LAYERS,
+  LIGHT_NM,
   momentSchema,
   noteSchema,
-  positiveSchema,
-  tempCSchema,
+  RAFT_MM,
+  ROOM_C,
+  VAT_C,
+  VAT_READ_C,
 } from '../parts';
-import { readingSchema } from '../reading';
+import { quantitySchema, readingSchema } from '../quantities';
 
 const featureCountSchema = z.number().int().min(0).max(COUPON_LIMITS.features[1]);
 
@@ -65,14 +71,14 @@ export const trialSchema = z
     resinId: idSchema,
     printerId: idSchema,
     printedAt: momentSchema,
-    layerMm: positiveSchema.max(1),
-    exposureS: positiveSchema.max(600),
-    baseExposureS: positiveSchema.max(1200),
-    baseLayers: z.number().int().nonnegative().max(200),
-    vatC: readingSchema,
-    roomC: readingSchema,
-    raftMm: positiveSchema.max(10).nullable(),
-    primingCoats: z.number().int().nonnegative().max(10).nullable(),
+    layerMm: quantitySchema('Layer height', 'mm', LAYER_MM, { digits: 3 }),
+    exposureS: quantitySchema('Exposure', 's', EXPOSURE_S, { digits: 2 }),
+    baseExposureS: quantitySchema('Base exposure', 's', BASE_EXPOSURE_S),
+    baseLayers: quantitySchema('Base layers', 'count', LAYERS, { whole: true }),
+    vatC: readingSchema('Vat', 'degC', VAT_READ_C),
+    roomC: readingSchema('Room', 'degC', ROOM_C),
+    raftMm: quantitySchema('Raft', 'mm', RAFT_MM, { digits: 2 }).nullable(),
+    primingCoats: quantitySchema('Priming coats', 'count', [0, 10], { whole: true }).nullable(),
     coupon: couponSpecSchema,
     counts: z.partialRecord(z.enum(TUNED_CLASSES), z.strictObject({ struts: seenSchema, slots: seenSchema })),
     base: z.enum(BASE_RESULTS).nullable(),
@@ -81,8 +87,8 @@ export const trialSchema = z
       .array(
         z.strictObject({
           kind: z.enum(WIDTH_KINDS),
-          drawnMm: positiveSchema.max(50),
-          measuredMm: atLeastZeroSchema.max(50),
+          drawnMm: quantitySchema('Drawn', 'mm', [0.01, 50], { digits: 3 }),
+          measuredMm: quantitySchema('Measured', 'mm', [0, 50], { digits: 3 }),
         }),
       )
       .max(60),
@@ -111,10 +117,15 @@ export const cureTestSchema = z.strictObject({
   /** The printer it was made on, when it was one of the shop's. */
   printerId: idSchema.nullable(),
   measuredAt: momentSchema,
-  wavelengthNm: positiveSchema.min(300).max(500),
+  wavelengthNm: quantitySchema('Wavelength', 'nm', LIGHT_NM),
   discs: z
-    .array(z.strictObject({ energyMjPerCm2: positiveSchema.max(1e5), depthMm: positiveSchema.max(20) }))
+    .array(
+      z.strictObject({
+        energyMjPerCm2: quantitySchema('Energy', 'mJPerCm2', [0.01, 1e5]),
+        depthMm: quantitySchema('Depth', 'mm', [0.001, 20], { digits: 3 }),
+      }),
+    )
     .max(200),
-  vatC: tempCSchema.nullable(),
+  vatC: quantitySchema('Vat', 'degC', VAT_C).nullable(),
   note: noteSchema,
 });

@@ -7,6 +7,8 @@ import { placeWords } from '../placeWords';
  */
 export interface Fault {
   path: string[];
+  /** What it is called on its form; absent: as its place says. */
+  what?: string;
   why: string;
 }
 
@@ -15,7 +17,8 @@ const same = (a: Fault) => (b: Fault) => a.why === b.why && a.path.join() === b.
 /** Refuses the first fault that did not stand there before. */
 export function refuseNewFaults(before: readonly Fault[], after: readonly Fault[]): void {
   const fresh = after.find((fault) => !before.some(same(fault)));
-  if (fresh) throw new Refusal('BAD_REQUEST', { where: placeWords(fresh.path), why: fresh.why });
+  if (fresh)
+    throw new Refusal('BAD_REQUEST', { where: fresh.what ?? placeWords(fresh.path), why: fresh.why });
 }
 
 /** A fault where `holds` does not. */

@@ -1,8 +1,16 @@
-import type { RecordKind, RecordLists } from '../record/kinds';
-import type { Settings } from '../settings';
-import type { Alloy, Flask, Printer, Resin, ShopItem, ShopKind } from '../shop/kinds';
+import { RECORD_SCHEMAS, type RecordKind, type RecordLists } from '../record/kinds';
+import { settingsSchema, type Settings } from '../settings';
+import {
+  SHOP_SCHEMAS,
+  type Alloy,
+  type Flask,
+  type Printer,
+  type Resin,
+  type ShopItem,
+  type ShopKind,
+} from '../shop/kinds';
 import { unless, type Fault } from './fault';
-import { readingFault } from './readingFaults';
+import { quantityFaults } from './quantityFaults';
 
 /** Shares of an alloy, rounded as a sheet rounds them, add up to 1 within this. */
 const COMPOSITION_SLACK = 0.005;
@@ -78,8 +86,13 @@ function resinFaults(resin: Resin): Fault[] {
   ];
 }
 
-/** What an item of the shop says that cannot be. */
-export function itemFaults<K extends ShopKind>(kind: K, item: ShopItem<K>): Fault[] {
+/** What an item of the shop says that cannot be: of a number, or between its fields. */
+export const itemFaults = <K extends ShopKind>(kind: K, item: ShopItem<K>): Fault[] => [
+  ...quantityFaults(SHOP_SCHEMAS[kind], item),
+  ...betweenFields(kind, item),
+];
+
+function betweenFields<K extends ShopKind>(kind: K, item: ShopItem<K>): Fault[] {
   switch (kind as ShopKind) {
     case 'alloy':
       return alloyFaults(item as Alloy);
@@ -98,16 +111,16 @@ export function itemFaults<K extends ShopKind>(kind: K, item: ShopItem<K>): Faul
 }
 
 export function recordFaults<K extends RecordKind>(kind: K, record: RecordLists[K][number]): Fault[] {
-  if (kind !== 'trial') return [];
-  const trial = record as RecordLists['trial'][number];
-  return [...readingFault(['vatC'], trial.vatC, 'vatC'), ...readingFault(['roomC'], trial.roomC, 'roomC')];
+  return quantityFaults(RECORD_SCHEMAS[kind], record);
 }
 
-export const settingsFaults = (settings: Settings): Fault[] =>
-  settings.benchHours.flatMap((day, i) =>
+export const settingsFaults = (settings: Settings): Fault[] => [
+  ...quantityFaults(settingsSchema, settings),
+  ...settings.benchHours.flatMap((day, i) =>
     unless(
       !day.open || day.fromMin < day.toMin,
       ['benchHours', i, 'toMin'],
       'the bench would close before it opens',
     ),
-  );
+  ),
+];

@@ -1,8 +1,8 @@
 import type { StepRecord } from '../pour/making';
-import type { PourDoc } from '../pour/pourDoc';
+import { pourDocSchema, type PourDoc } from '../pour/pourDoc';
 import type { PourFlask } from '../pour/pourFlask';
 import { unless, type Fault } from './fault';
-import { readingFault } from './readingFaults';
+import { quantityFaults } from './quantityFaults';
 
 /** One thing does not come before another that it follows from. */
 function inOrder(
@@ -68,36 +68,6 @@ function orderFaults(doc: PourDoc): Fault[] {
   ];
 }
 
-function sizeFaults(
-  path: string[],
-  sizes: Record<string, Partial<Record<string, never>>> | undefined,
-): Fault[] {
-  return Object.entries(sizes ?? {}).flatMap(([key, stages]) =>
-    Object.entries(stages).flatMap(([stage, reading]) =>
-      readingFault([...path, key, stage], reading, 'sizeMm'),
-    ),
-  );
-}
-
-function castingFaults(castings: PourDoc['result']['castings']): Fault[] {
-  return Object.entries(castings).flatMap(([number, casting]) => [
-    ...readingFault(['result', 'castings', number, 'weightG'], casting.weightG, 'weightG'),
-    ...sizeFaults(['result', 'castings', number, 'sizes'], casting.sizes as never),
-  ]);
-}
-
-function flaskFaults({ key, sprue, pour }: PourFlask): Fault[] {
-  const at = ['flasks', key];
-  return [
-    ...readingFault([...at, 'sprue', 'weighedPatternsG'], sprue.weighedPatternsG, 'weightG'),
-    ...readingFault([...at, 'pour', 'flaskRead'], pour.flaskRead, 'heatC'),
-    ...readingFault([...at, 'pour', 'metalRead'], pour.metalRead, 'heatC'),
-    ...readingFault([...at, 'pour', 'chargeRead'], pour.chargeRead, 'weightG'),
-    ...readingFault([...at, 'pour', 'vacuumKpa'], pour.vacuumKpa, 'vacuumKpa'),
-    ...readingFault([...at, 'pour', 'quenchAfterMin'], pour.quenchAfterMin, 'waitMin'),
-  ];
-}
-
 /** What is named must be told apart: lines and flasks by their keys, and a piece hangs in one flask only. */
 function twinFaults({ brief, flasks }: PourDoc): Fault[] {
   const once = (keys: readonly string[], path: string[], what: string): Fault[] =>
@@ -121,19 +91,9 @@ function twinFaults({ brief, flasks }: PourDoc): Fault[] {
   ];
 }
 
-/** What a pour's document says that cannot be, between its fields or of a reading. */
-export function pourFaults(doc: PourDoc): Fault[] {
-  const { print, invest, result, scale } = doc;
-  return [
-    ...orderFaults(doc),
-    ...readingFault(['print', 'roomC'], print.roomC, 'roomC'),
-    ...readingFault(['print', 'vatC'], print.vatC, 'vatC'),
-    ...readingFault(['print', 'humidityPercent'], print.humidityPercent, 'humidityPercent'),
-    ...readingFault(['invest', 'waterTempC'], invest.waterTempC, 'waterC'),
-    ...doc.flasks.flatMap(flaskFaults),
-    ...twinFaults(doc),
-    ...readingFault(['result', 'buttonBackG'], result.buttonBackG, 'weightG'),
-    ...sizeFaults(['scale', 'measured'], scale.measured as never),
-    ...castingFaults(result.castings),
-  ];
-}
+/** What a pour's document says that cannot be: of a number, or between its fields. */
+export const pourFaults = (doc: PourDoc): Fault[] => [
+  ...orderFaults(doc),
+  ...twinFaults(doc),
+  ...quantityFaults(pourDocSchema, doc),
+];

@@ -1,24 +1,71 @@
-import { DEFAULT_SETTINGS, emptyPourDoc, type PourDoc, emptyFlask, type PourFlask } from '../index';
+import {
+  DEFAULT_SETTINGS,
+  emptyPourDoc,
+  pourDocSchema,
+  SHOP_SCHEMAS,
+  type PourDoc,
+  emptyFlask,
+  type PourFlask,
+} from '../index';
 import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import { refuseNewFaults } from './fault';
 import { settingsFaults } from './itemFaults';
 import { pourFaults } from './pourFaults';
-import { POSSIBLE, readingFault } from './readingFaults';
+import { numberField, quantitySchema, readingSchema, schemaAt } from '../quantities';
+import { quantityFaults } from './quantityFaults';
 
 const measured = (value: number) => ({ state: 'measured' as const, value });
 
-describe('readings', () => {
-  it.each(Object.entries(POSSIBLE))('%s take both ends of what is possible, and nothing beyond', (kind, { least, most }) => {
-    const faults = (value: number) => readingFault(['x'], measured(value), kind as keyof typeof POSSIBLE).length;
-    expect([least, most, (least + most) / 2].map(faults)).toEqual([0, 0, 0]);
-    expect([least - 0.01, most + 0.01, Number.MAX_VALUE].map(faults)).toEqual([1, 1, 1]);
-  }); // prettier-ignore
+describe('numbers', () => {
+  const schema = z.strictObject({
+    tiltDeg: quantitySchema('Upward from level', 'deg', [10, 80]),
+    vatC: quantitySchema('Vat', 'degC', [5, 90]).nullable().optional(),
+    baths: z.array(z.strictObject({ key: z.string(), roomC: readingSchema('Room', 'degC', [-30, 60]).optional() })),
+    widths: z.record(z.string(), z.array(quantitySchema('Measured', 'mm', [0.1, 50]))),
+  });
+  const good: z.infer<typeof schema> = { tiltDeg: 45, vatC: null, baths: [], widths: {} };
+  const places = (change: Partial<z.infer<typeof schema>>): string[] =>
+    quantityFaults(schema, { ...good, ...change }).map(({ path, what }) => `${path.join(' › ')} (${what})`);
 
-  it('that nobody took, or that a hand felt, are never wrong', () => {
-    for (const reading of [undefined, { state: 'not measured' as const }, { state: 'felt' as const, felt: 'hot' as const }])
-      expect(readingFault(['x'], reading, 'roomC')).toEqual([]);
-  }); // prettier-ignore
-});
+  it('take both ends of what is possible, and nothing beyond', () => {
+    const faults = (tiltDeg: number): number => quantityFaults(schema, { ...good, tiltDeg }).length;
+    expect([10, 45, 80].map(faults)).toEqual([0, 0, 0]);
+    expect([9.99, 80.01, Number.MAX_VALUE].map(faults)).toEqual([1, 1, 1]);
+  });
+
+  it('are found wherever they stand, by their place and by what the form calls them', () => {
+    expect(places({ vatC: 91 })).toEqual(['vatC (Vat)']);
+    expect(places({ baths: [{ key: 'b2', roomC: measured(61) }] })).toEqual(['baths › b2 › roomC (Room)']);
+    expect(places({ widths: { strut: [0.3, 51] } })).toEqual(['widths › strut › 2 (Measured)']);
+  });
+
+  it('that nobody took, that are not known, or that a hand felt, are never wrong', () => {
+    const baths = [{ key: 'a' }, { key: 'b', roomC: { state: 'not measured' as const } }, { key: 'c', roomC: { state: 'felt' as const, felt: 'hot' as const } }];
+    expect(places({ baths, vatC: null })).toEqual([]);
+    expect(quantityFaults(schema, undefined)).toEqual([]);
+  });
+
+  it('that were stored below a bound that was raised since are still read', () => {
+    expect(schema.safeParse({ ...good, tiltDeg: 2 }).success).toBe(true);
+    expect(schema.safeParse({ ...good, tiltDeg: -2 }).success).toBe(false);
+    expect(schema.safeParse({ ...good, tiltDeg: 81 }).success).toBe(false);
+  });
+
+  it('have their label, unit and bounds at their path, also through keyed lists', () => {
+    expect(numberField(schemaAt(pourDocSchema, ['flasks', 'f1', 'sprue', 'tiltDeg'])!)).toMatchObject({
+      label: 'Upward from level',
+      unit: 'deg',
+      min: 0,
+      max: 80,
+      reading: false,
+    });
+    expect(numberField(schemaAt(pourDocSchema, ['result', 'castings', 'l1/1', 'weightG'])!)).toMatchObject({ unit: 'g', reading: true });
+    expect(numberField(schemaAt(SHOP_SCHEMAS.printer, ['lightRatedH'])!)).toMatchObject({ nullable: true, whole: false });
+    expect(schemaAt(pourDocSchema, ['nowhere', 'at all'])).toBeUndefined();
+    expect(numberField(schemaAt(pourDocSchema, ['brief', 'note'])!)).toBeUndefined();
+  });
+}); // prettier-ignore
 
 describe('a pour', () => {
   const at = (hour: number): string => `2026-11-20T${String(hour).padStart(2, '0')}:00:00.000Z`;

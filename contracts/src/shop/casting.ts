@@ -1,19 +1,23 @@
 import { ELEMENT_DENSITIES, type Element } from '@zero-pour/core';
 import { z } from 'zod';
-import { atLeastZeroSchema, nameSchema, noteSchema, positiveSchema, tempCSchema } from '../parts';
+import { nameSchema, noteSchema, PRICE } from '../parts';
+import { quantitySchema } from '../quantities';
+
+/** Water ÷ powder by weight. */
+export const RATIO = [0.2, 1] as const;
 
 export const powderSchema = z
   .strictObject({
     name: nameSchema,
     grade: z.enum(['standard', 'resin']),
     /** Water ÷ powder by weight. */
-    ratioLeast: positiveSchema.min(0.2).max(1),
-    ratioUsual: positiveSchema.min(0.2).max(1),
-    ratioMost: positiveSchema.min(0.2).max(1),
-    workingMinAt22C: positiveSchema.max(60),
-    setH: positiveSchema.max(72),
-    ceilingC: tempCSchema,
-    pricePerKg: atLeastZeroSchema,
+    ratioLeast: quantitySchema('Water ÷ powder, least', 'ratio', RATIO),
+    ratioUsual: quantitySchema('Water ÷ powder, usual', 'ratio', RATIO),
+    ratioMost: quantitySchema('Water ÷ powder, most', 'ratio', RATIO),
+    workingMinAt22C: quantitySchema('Working time at 22 °C', 'min', [1, 60], { digits: 1 }),
+    setH: quantitySchema('Set, undisturbed', 'h', [0.25, 72]),
+    ceilingC: quantitySchema('Ceiling', 'degC', [500, 1300]),
+    pricePerKg: quantitySchema('Price a kilogram', 'money', PRICE),
     note: noteSchema,
   })
   .refine((p) => p.ratioLeast <= p.ratioUsual && p.ratioUsual <= p.ratioMost, {
@@ -23,51 +27,67 @@ export const powderSchema = z
 
 export const flaskSchema = z.strictObject({
   name: nameSchema,
-  innerDiameterMm: positiveSchema.max(400),
-  heightMm: positiveSchema.max(600),
+  innerDiameterMm: quantitySchema('Inner diameter', 'mm', [15, 400]),
+  heightMm: quantitySchema('Height', 'mm', [15, 600]),
   /** Sprue base cone: the button. */
-  coneDiameterMm: positiveSchema.max(400),
-  coneHeightMm: positiveSchema.max(200),
+  coneDiameterMm: quantitySchema('Sprue base cone, diameter', 'mm', [3, 400]),
+  coneHeightMm: quantitySchema('Sprue base cone, height', 'mm', [1, 200]),
   perforated: z.boolean(),
   note: noteSchema,
 });
 
-const rangeSchema = z.strictObject({ lowC: tempCSchema, highC: tempCSchema });
+const rangeSchema = z.strictObject({
+  lowC: quantitySchema('Lowest', 'degC', [20, 1300]),
+  highC: quantitySchema('Highest', 'degC', [20, 1300]),
+});
 const byClassSchema = z.strictObject({ filigree: rangeSchema, standard: rangeSchema, heavy: rangeSchema });
 
+const WAIT_MIN = [0, 1440] as const;
 const ELEMENTS = Object.keys(ELEMENT_DENSITIES) as [Element, ...Element[]];
 
 export const alloySchema = z.strictObject({
   name: nameSchema,
   composition: z.partialRecord(z.enum(ELEMENTS), z.number().min(0).max(1)),
-  densityGPerCm3: positiveSchema.max(25),
-  liquidusC: tempCSchema,
-  solidusC: tempCSchema,
+  densityGPerCm3: quantitySchema('Density', 'gPerCm3', [1, 25]),
+  liquidusC: quantitySchema('Liquidus', 'degC', [30, 1300]),
+  solidusC: quantitySchema('Solidus', 'degC', [30, 1300]),
   flask: byClassSchema,
   metal: byClassSchema,
-  shrinkPercent: z.number().min(-10).max(10),
-  lossPercent: atLeastZeroSchema.max(50),
+  shrinkPercent: quantitySchema('Size change, freezing to room', 'percent', [-10, 10], {
+    hint: 'minus shrinks',
+  }),
+  lossPercent: quantitySchema('Melt loss', 'percent', [0, 50], { digits: 1 }),
   divest: z.enum(['quench', 'break out']),
-  quenchWaitMin: z.strictObject({ least: atLeastZeroSchema, most: atLeastZeroSchema }),
-  pricePerG: atLeastZeroSchema,
+  quenchWaitMin: z.strictObject({
+    least: quantitySchema('Wait before opening, least', 'min', WAIT_MIN),
+    most: quantitySchema('Wait before opening, most', 'min', WAIT_MIN),
+  }),
+  pricePerG: quantitySchema('Price a gram', 'money', PRICE),
   caution: noteSchema,
   note: noteSchema,
 });
 
 export const segmentSchema = z.strictObject({
   name: nameSchema,
-  rampCPerH: positiveSchema.max(5000).nullable(),
-  targetC: z.number().min(30).max(1100).nullable(),
-  holdH: atLeastZeroSchema.max(72),
+  rampCPerH: quantitySchema('Climb', 'degCPerH', [1, 5000]).nullable(),
+  targetC: quantitySchema('Target', 'degC', [30, 1100]).nullable(),
+  holdH: quantitySchema('Hold', 'h', [0, 72], { digits: 2 }),
   flaskWay: z.enum(['button down', 'button up']),
-  hands: z.array(z.strictObject({ afterH: atLeastZeroSchema.max(100), what: nameSchema })).max(20),
+  hands: z
+    .array(
+      z.strictObject({
+        afterH: quantitySchema('Hands after', 'h', [0, 100], { digits: 2 }),
+        what: nameSchema,
+      }),
+    )
+    .max(20),
   note: noteSchema,
 });
 
 export const programmeSchema = z.strictObject({
   name: nameSchema,
   suits: z.string().max(200),
-  flaskMaxMm: positiveSchema,
+  flaskMaxMm: quantitySchema('Largest flask', 'mm', [20, 400], { digits: 0 }),
   segments: z.array(segmentSchema).min(1).max(30),
   note: noteSchema,
 });

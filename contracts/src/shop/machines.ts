@@ -1,15 +1,21 @@
 import { z } from 'zod';
+import { CAST_CLASSES } from '@zero-pour/core';
 import {
-  atLeastZeroSchema,
+  BASE_EXPOSURE_S,
+  EXPOSURE_S,
   idSchema,
   keySchema,
+  LAYER_MM,
+  LAYERS,
+  LIGHT_NM,
   momentSchema,
   nameSchema,
   noteSchema,
-  positiveSchema,
-  tempCSchema,
+  PRICE,
+  RAFT_MM,
+  VAT_C,
 } from '../parts';
-import { CAST_CLASSES } from '@zero-pour/core';
+import { quantitySchema } from '../quantities';
 
 /** What changes a printer's light or level, so that figures found before it want checking. */
 export const PRINTER_EVENTS = [
@@ -24,27 +30,30 @@ export const PRINTER_EVENTS = [
 export const printerSchema = z.strictObject({
   name: nameSchema,
   light: z.enum(['screen', 'projector']),
-  wavelengthNm: positiveSchema.min(300).max(500),
-  pixelUm: positiveSchema.max(500),
-  plateXMm: positiveSchema.max(2000),
-  plateYMm: positiveSchema.max(2000),
-  plateZMm: positiveSchema.max(2000),
+  wavelengthNm: quantitySchema('Wavelength', 'nm', LIGHT_NM),
+  pixelUm: quantitySchema('Pixel', 'um', [1, 500], { digits: 1 }),
+  plateXMm: quantitySchema('Plate, long side', 'mm', [10, 2000]),
+  plateYMm: quantitySchema('Plate, short side', 'mm', [10, 2000]),
+  plateZMm: quantitySchema('Tallest print', 'mm', [10, 2000]),
   heatedVat: z.boolean(),
   /** Peel, lift and rest a layer, s. */
-  motionS: atLeastZeroSchema.max(120),
-  costPerH: atLeastZeroSchema,
+  motionS: quantitySchema('Motion, each layer', 's', [0, 120]),
+  costPerH: quantitySchema('Cost an hour', 'money', PRICE),
   /** Light at the film, measured, and when; it falls with age. */
-  irradianceMwPerCm2: positiveSchema.max(1000).nullable(),
+  irradianceMwPerCm2: quantitySchema('Light at the film', 'mWPerCm2', [0.01, 1000], {
+    digits: 2,
+    hint: 'measured; empty when not',
+  }).nullable(),
   irradianceAt: momentSchema.nullable(),
   /** Exposures that it can be set to. */
-  exposureLeastS: positiveSchema.max(60),
-  exposureMostS: positiveSchema.max(1200),
-  exposureStepS: positiveSchema.max(10),
+  exposureLeastS: quantitySchema('Shortest exposure', 's', [0.05, 60], { digits: 2 }),
+  exposureMostS: quantitySchema('Longest exposure', 's', [1, 1200], { digits: 0 }),
+  exposureStepS: quantitySchema('Steps of', 's', [0.01, 10], { digits: 2 }),
   needsLevelling: z.boolean(),
   /** Hours that the screen or lamp was lit, and is rated for; price of a new one. */
-  lightHours: atLeastZeroSchema.max(1e6),
-  lightRatedH: positiveSchema.max(1e6).nullable(),
-  lightPrice: atLeastZeroSchema,
+  lightHours: quantitySchema('Screen or lamp lit so far', 'h', [0, 1e6], { digits: 0 }),
+  lightRatedH: quantitySchema('Rated for', 'h', [1, 1e6], { digits: 0 }).nullable(),
+  lightPrice: quantitySchema('Price of a new one', 'money', PRICE),
   events: z
     .array(
       z.strictObject({
@@ -65,19 +74,22 @@ export const profileSchema = z.strictObject({
   resinId: idSchema,
   printerId: idSchema,
   castClass: z.enum(CAST_CLASSES),
-  layerMm: positiveSchema.max(1),
-  exposureS: positiveSchema.max(600),
-  baseExposureS: positiveSchema.max(1200),
-  baseLayers: z.number().int().nonnegative().max(200),
-  transitionLayers: z.number().int().nonnegative().max(200),
-  raftMl: atLeastZeroSchema,
-  raftMm: positiveSchema.max(10),
-  liftMm: atLeastZeroSchema.max(50),
-  restS: atLeastZeroSchema.max(60),
-  antiAliasing: z.number().int().min(1).max(16),
-  vatC: tempCSchema.max(90).nullable(),
+  layerMm: quantitySchema('Layer height', 'mm', LAYER_MM, { digits: 3 }),
+  exposureS: quantitySchema('Exposure', 's', EXPOSURE_S, { digits: 2 }),
+  baseExposureS: quantitySchema('Base exposure', 's', BASE_EXPOSURE_S),
+  baseLayers: quantitySchema('Base layers', 'count', LAYERS, { whole: true }),
+  transitionLayers: quantitySchema('Transition layers', 'count', LAYERS, { whole: true }),
+  raftMl: quantitySchema('Raft, volume', 'ml', [0, 200], { digits: 1 }),
+  raftMm: quantitySchema('Raft, thick', 'mm', RAFT_MM, { digits: 2 }),
+  liftMm: quantitySchema('Lift', 'mm', [0, 50], { digits: 1 }),
+  restS: quantitySchema('Rest', 's', [0, 60], { digits: 1 }),
+  antiAliasing: quantitySchema('Anti-aliasing, levels', 'count', [1, 16], { whole: true }),
+  vatC: quantitySchema('Vat', 'degC', VAT_C).nullable(),
   /** How much wider than drawn solid features come out at this exposure; null when no widths were measured. */
-  printAddsMm: z.number().min(-1).max(1).nullable(),
+  printAddsMm: quantitySchema('Print adds to widths', 'mm', [-1, 1], {
+    digits: 3,
+    hint: 'minus: thinner than drawn',
+  }).nullable(),
   version: z.number().int().positive(),
   /** The version it replaces; a replaced one is kept for the pours that used it. */
   formerId: idSchema.nullable(),
@@ -92,11 +104,13 @@ export const profileSchema = z.strictObject({
 
 export const kilnSchema = z.strictObject({
   name: nameSchema,
-  litres: positiveSchema,
-  maxC: tempCSchema,
-  maxRampCPerH: positiveSchema.max(5000),
+  litres: quantitySchema('Litres inside', 'count', [0.1, 1e6], { digits: 1 }),
+  maxC: quantitySchema('Hottest', 'degC', [300, 1300]),
+  maxRampCPerH: quantitySchema('Fastest climb', 'degCPerH', [10, 5000]),
   /** Time constant of cooling with the door shut, h. */
-  coolTauH: positiveSchema.max(100),
-  costPerH: atLeastZeroSchema,
+  coolTauH: quantitySchema('Cooling time constant', 'h', [0.2, 100], {
+    hint: 'hours to lose two thirds of its heat, shut',
+  }),
+  costPerH: quantitySchema('Cost an hour', 'money', PRICE),
   note: noteSchema,
 });

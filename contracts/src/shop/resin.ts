@@ -1,16 +1,22 @@
 import { CLEAN_KINDS, CLEAN_MEDIA, CLEAN_MOTIONS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
-  atLeastZeroSchema,
+  BASE_EXPOSURE_S,
+  EXPOSURE_S,
   hashSchema,
   idSchema,
   keySchema,
+  LAYER_MM,
+  LAYERS,
+  LIGHT_NM,
   momentSchema,
   nameSchema,
   noteSchema,
-  positiveSchema,
-  tempCSchema,
+  PRICE,
+  RAFT_MM,
+  VAT_C,
 } from '../parts';
+import { quantitySchema } from '../quantities';
 
 export const RESIN_FAMILIES = [
   'wax-rich',
@@ -24,12 +30,12 @@ export const cleanStepSchema = z.strictObject({
   key: z.string().min(1).max(40),
   kind: z.enum(CLEAN_KINDS),
   name: nameSchema,
-  minMinutes: atLeastZeroSchema,
-  maxMinutes: atLeastZeroSchema,
+  minMinutes: quantitySchema('Least', 'min', [0, 1440], { digits: 1 }),
+  maxMinutes: quantitySchema('Most', 'min', [0, 2880], { digits: 1 }),
   medium: z.enum(CLEAN_MEDIA).nullable(),
-  tempC: tempCSchema.max(90).nullable(),
+  tempC: quantitySchema('At', 'degC', VAT_C).nullable(),
   motion: z.enum(CLEAN_MOTIONS).nullable(),
-  times: z.number().int().min(1).max(5),
+  times: quantitySchema('Times', 'count', [1, 5], { whole: true }),
   note: noteSchema,
 });
 
@@ -42,20 +48,20 @@ export const reportedSettingSchema = z.strictObject({
   from: z.enum(FIGURE_FROM),
   /** The printer of the shop that it is for; null when only its light is known. */
   printerId: idSchema.nullable(),
-  wavelengthNm: positiveSchema.min(300).max(500),
-  irradianceMwPerCm2: positiveSchema.max(1000).nullable(),
-  layerMm: positiveSchema.max(1),
-  exposureS: positiveSchema.max(600),
-  baseExposureS: positiveSchema.max(1200).nullable(),
-  baseLayers: z.number().int().nonnegative().max(200).nullable(),
-  vatC: tempCSchema.nullable(),
+  wavelengthNm: quantitySchema('Wavelength', 'nm', LIGHT_NM),
+  irradianceMwPerCm2: quantitySchema('Light', 'mWPerCm2', [0.01, 1000], { digits: 2 }).nullable(),
+  layerMm: quantitySchema('Layer height', 'mm', LAYER_MM, { digits: 3 }),
+  exposureS: quantitySchema('Exposure', 's', EXPOSURE_S, { digits: 2 }),
+  baseExposureS: quantitySchema('Base exposure', 's', BASE_EXPOSURE_S).nullable(),
+  baseLayers: quantitySchema('Base layers', 'count', LAYERS, { whole: true }).nullable(),
+  vatC: quantitySchema('Vat', 'degC', VAT_C).nullable(),
 });
 
 /** An opened bottle. */
 export const bottleSchema = z.strictObject({
   key: keySchema,
   openedAt: momentSchema.nullable(),
-  mlLeft: atLeastZeroSchema.max(100_000),
+  mlLeft: quantitySchema('Left', 'ml', [0, 100_000]),
   note: z.string().max(200),
 });
 
@@ -76,7 +82,8 @@ export const attachmentSchema = z.strictObject({
 export const KNOWN = ['yes', 'no', 'not known'] as const;
 const knownSchema = z.enum(KNOWN);
 const wordsSchema = z.string().max(200);
-const lifeDaysSchema = positiveSchema.max(5000).nullable();
+const lifeDaysSchema = (label: string) =>
+  quantitySchema(label, 'days', [0.5, 5000], { digits: 0 }).nullable();
 
 /** A resin of the shop (handbook 02, "Resin record"). `null`: not known. */
 export const resinSchema = z.strictObject({
@@ -84,41 +91,50 @@ export const resinSchema = z.strictObject({
   family: z.enum(RESIN_FAMILIES),
   /** Ordinary, mold and master resins are stopped from burnout. */
   forBurnout: z.boolean(),
-  densityGPerMl: positiveSchema.max(5),
-  pricePerKg: atLeastZeroSchema,
-  bottleG: positiveSchema,
+  densityGPerMl: quantitySchema('Density', 'gPerCm3', [0.5, 5]),
+  pricePerKg: quantitySchema('Price a kilogram', 'money', PRICE),
+  bottleG: quantitySchema('Bottle', 'g', [1, 1e6]),
   colour: z.string().max(60),
   /** Printed to cured, percent, negative shrinks. */
-  curePercent: z.number().min(-10).max(10),
+  curePercent: quantitySchema('Size change on cure', 'percent', [-10, 10], { hint: 'minus shrinks' }),
   /** … along Z, where it differs. */
-  cureZPercent: z.number().min(-10).max(10).nullable(),
-  supportsPercent: atLeastZeroSchema.max(500),
+  cureZPercent: quantitySchema('… upwards, along Z', 'percent', [-10, 10], {
+    hint: 'empty: as across the plate',
+  }).nullable(),
+  supportsPercent: quantitySchema('Supports, of the part', 'percent', [0, 500], { digits: 0 }),
   /** Hours the core should spend above 650 °C. */
-  cleanOutH: atLeastZeroSchema.max(48),
+  cleanOutH: quantitySchema('Core above 650 °C', 'h', [0, 48]),
   /** Steepest climb from 150 to 400 °C. */
-  rampMaxCPerH: positiveSchema.max(2000),
+  rampMaxCPerH: quantitySchema('Steepest climb, 150 to 400 °C', 'degCPerH', [1, 2000]),
   /** Finest feature that it holds, and the thickest part that burns out without harm. */
-  finestMm: positiveSchema.max(5),
-  thickestMm: positiveSchema.max(100),
+  finestMm: quantitySchema('Finest feature it holds', 'mm', [0.05, 5], { digits: 2 }),
+  thickestMm: quantitySchema('Thickest it burns out', 'mm', [0.5, 100], { digits: 1 }),
   fastAllowed: z.boolean(),
   /** It prints between these, and sets in the vat below. */
-  printFromC: tempCSchema.max(90),
-  printToC: tempCSchema.max(90),
-  solidBelowC: tempCSchema.max(90).nullable(),
-  shakeMin: atLeastZeroSchema.max(120),
+  printFromC: quantitySchema('Prints from', 'degC', VAT_C),
+  printToC: quantitySchema('Prints up to', 'degC', VAT_C),
+  solidBelowC: quantitySchema('Sets below', 'degC', VAT_C, { hint: 'empty: stays liquid' }).nullable(),
+  shakeMin: quantitySchema('Shake', 'min', [0, 120], { digits: 0 }),
   filter: z.boolean(),
-  primingCoats: z.number().int().nonnegative().max(10),
-  raftMm: positiveSchema.max(10),
+  primingCoats: quantitySchema('Priming coats on the plate', 'count', [0, 10], { whole: true }),
+  raftMm: quantitySchema('Raft', 'mm', RAFT_MM, { digits: 2 }),
   reported: z.array(reportedSettingSchema).max(60),
   bottles: z.array(bottleSchema).max(60),
   vats: z.array(vatSchema).max(20),
-  bottleLifeDays: lifeDaysSchema,
-  vatLifeDays: lifeDaysSchema,
-  uncuredLifeDays: lifeDaysSchema,
-  curedLifeDays: lifeDaysSchema,
-  leadDays: atLeastZeroSchema.max(400).nullable(),
+  bottleLifeDays: lifeDaysSchema('Opened bottle keeps'),
+  vatLifeDays: lifeDaysSchema('In the vat'),
+  uncuredLifeDays: lifeDaysSchema('Uncured print'),
+  curedLifeDays: lifeDaysSchema('Cured print'),
+  leadDays: quantitySchema('Takes to arrive', 'days', [0, 400], { digits: 0 }).nullable(),
   /** A mix is a resin of its own; percents of what it is mixed from. */
-  blendOf: z.array(z.strictObject({ resinId: idSchema, percent: positiveSchema.max(100) })).max(4),
+  blendOf: z
+    .array(
+      z.strictObject({
+        resinId: idSchema,
+        percent: quantitySchema('Share', 'percent', [1, 100], { digits: 0 }),
+      }),
+    )
+    .max(4),
   attachments: z.array(attachmentSchema).max(30),
   skin: wordsSchema,
   colourCured: wordsSchema,
@@ -133,7 +149,7 @@ export const resinSchema = z.strictObject({
   alcoholAttacks: knownSchema,
   curesSilicone: knownSchema,
   /** It bears the vulcaniser up to here. */
-  survivesC: tempCSchema.max(400).nullable(),
+  survivesC: quantitySchema('Bears the vulcaniser to', 'degC', [0, 400]).nullable(),
   protocol: z.array(cleanStepSchema).max(40),
   /** The school it began from, or a name of its own; each change is a new version. */
   protocolName: z.string().max(120),

@@ -44,7 +44,7 @@ describe('changes of one sending', () => {
     expect(refused.map(({ code }) => code)).toEqual(['NOT_FOUND', 'BAD_REQUEST', 'BAD_REQUEST']);
     expect(refused.map((r) => r.change)).toEqual(bad.map((one) => ({ ...one, version: 2 })));
     expect(refused[2]!.sentence).toBe(
-      'This cannot be kept: flasks › f1 › pour › charge read: it lies between 0 g and 100000 g.',
+      'This cannot be kept: Charge, as weighed: it lies between 0.1 g and 100000.0 g.',
     );
   });
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { said } from '../components/said';
 import type { PlacedSegment, Segment } from '@zero-pour/core';
 import { formatHours } from '@zero-pour/core';
 import QuantityField from '../components/QuantityField.vue';
@@ -59,33 +60,24 @@ function setHand(
         @update:model-value="(name) => name && change(i, { name })"
       />
       <QuantityField
-        label="Climb"
-        unit="degCPerH"
+        v-bind="said('programme', 'segments', '0', 'rampCPerH')"
         :disabled="readonly"
         :model-value="segment.rampCPerH ?? undefined"
-        :min="1"
-        :max="5000"
         standard-from="kiln's own"
         @update:model-value="(r) => change(i, { rampCPerH: r ?? null })"
       />
       <QuantityField
-        label="Target"
-        unit="degC"
+        v-bind="said('programme', 'segments', '0', 'targetC')"
         :disabled="readonly"
         :model-value="segment.targetC ?? undefined"
-        :min="30"
-        :max="1100"
         :standard="targetC"
         standard-from="casting"
         @update:model-value="(t) => change(i, { targetC: t ?? null })"
       />
       <QuantityField
-        label="Hold"
-        unit="h"
-        :digits="2"
+        v-bind="said('programme', 'segments', '0', 'holdH')"
         :disabled="readonly"
         :model-value="segment.holdH"
-        :max="72"
         required
         @update:model-value="(h) => h !== undefined && change(i, { holdH: h })"
       />
@@ -120,12 +112,9 @@ function setHand(
         @update:model-value="(flaskWay) => change(i, { flaskWay })"
       />
       <QuantityField
-        label="Hands after"
-        unit="h"
-        :digits="2"
+        v-bind="said('programme', 'segments', '0', 'hands', '0', 'afterH')"
         :disabled="readonly"
         :model-value="segment.hands[0]?.afterH"
-        :max="100"
         @update:model-value="(afterH) => setHand(i, segment, { afterH })"
       />
       <v-text-field

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import {
   CLEAN_KINDS,
   CLEAN_MEDIA,
@@ -44,11 +45,7 @@ const NEW_STEP: Omit<Step, 'key'> = {
 };
 const add = (): void =>
   emit('change', [...props.steps, { ...NEW_STEP, key: crypto.randomUUID().slice(0, 8) }]);
-const NUMBERS = [
-  { field: 'minMinutes', label: 'Least', unit: 'min', digits: 1, min: 0, max: 1440 },
-  { field: 'maxMinutes', label: 'Most', unit: 'min', digits: 1, min: 0, max: 2880 },
-  { field: 'times', label: 'Times', unit: 'count', digits: 0, min: 1, max: 5 },
-] as const;
+const NUMBERS = ['minMinutes', 'maxMinutes', 'times'] as const;
 const orNone = (words: readonly string[]) => [
   { title: 'as it comes', value: null },
   ...words.map((word) => ({ title: word, value: word })),
@@ -73,16 +70,12 @@ const orNone = (words: readonly string[]) => [
       />
       <QuantityField
         v-for="number in NUMBERS"
-        :key="number.field"
-        :label="number.label"
-        :unit="number.unit"
-        :digits="number.digits"
-        :min="number.min"
-        :max="number.max"
+        :key="number"
+        v-bind="said('resin', 'protocol', '0', number)"
         required
-        :model-value="step[number.field]"
+        :model-value="step[number]"
         @update:model-value="
-          (n) => n !== undefined && change(i, { [number.field]: number.unit === 'count' ? Math.round(n) : n })
+          (n) => n !== undefined && change(i, { [number]: number === 'times' ? Math.round(n) : n })
         "
       />
       <span class="acts">
@@ -113,9 +106,7 @@ const orNone = (words: readonly string[]) => [
         @update:model-value="(medium: CleanMedium | null) => change(i, { medium })"
       />
       <QuantityField
-        label="At"
-        unit="degC"
-        :max="90"
+        v-bind="said('resin', 'protocol', '0', 'tempC')"
         :model-value="step.tempC ?? undefined"
         @update:model-value="(t) => change(i, { tempC: t ?? null })"
       />

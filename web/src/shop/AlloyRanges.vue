@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Alloy } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import QuantityField from '../components/QuantityField.vue';
 
 /** Flask and metal temperatures by class, the waits before the flask is opened, and what it is made of. */
@@ -48,12 +49,10 @@ const composition = (): string =>
           <template v-for="of in ['flask', 'metal'] as const" :key="of">
             <td v-for="[end, word] in ENDS" :key="end">
               <QuantityField
+                v-bind="said('alloy', of, cls, end)"
                 :label="`${of} ${word}`"
-                unit="degC"
                 required
                 :model-value="alloy[of][cls][end]"
-                :min="20"
-                :max="1300"
                 @update:model-value="(value) => setRange(of, cls, end, value)"
               />
             </td>
@@ -63,19 +62,15 @@ const composition = (): string =>
     </table>
     <div class="form-grid mt-4">
       <QuantityField
-        label="Wait before opening, least"
-        unit="min"
+        v-bind="said('alloy', 'quenchWaitMin', 'least')"
         required
         :model-value="alloy.quenchWaitMin.least"
-        :max="1440"
         @update:model-value="(m) => setWait('least', m)"
       />
       <QuantityField
-        label="Wait before opening, most"
-        unit="min"
+        v-bind="said('alloy', 'quenchWaitMin', 'most')"
         required
         :model-value="alloy.quenchWaitMin.most"
-        :max="1440"
         @update:model-value="(m) => setWait('most', m)"
       />
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Bath, CureSetup, Settings } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { CLEAN_MEDIA, CURE_VESSELS, type CleanMedium } from '@zero-pour/core';
 import MomentField from '../components/MomentField.vue';
 import NoteField from '../components/NoteField.vue';
@@ -24,20 +25,14 @@ const addBath = (): void => {
     <h2>Curing lamp</h2>
     <div class="form-grid">
       <QuantityField
-        label="Wavelength"
-        unit="nm"
-        :min="300"
-        :max="500"
+        v-bind="said('settings', 'cure', 'lampNm')"
         hint="on the lamp or its sheet"
         :model-value="settings.cure.lampNm ?? undefined"
         @update:model-value="(nm) => setCure({ lampNm: nm ?? null })"
       />
       <QuantityField
-        label="Lit from so many sides"
-        unit="count"
+        v-bind="said('settings', 'cure', 'litSides')"
         required
-        :min="1"
-        :max="6"
         :model-value="settings.cure.litSides"
         @update:model-value="(n) => n !== undefined && setCure({ litSides: Math.round(n) })"
       />
@@ -75,11 +70,8 @@ const addBath = (): void => {
         @update:model-value="(medium: CleanMedium) => setBath(bath.key, { medium })"
       />
       <QuantityField
-        label="Good for parts"
-        unit="count"
+        v-bind="said('settings', 'baths', '0', 'partsMost')"
         required
-        :min="1"
-        :max="10000"
         :model-value="bath.partsMost"
         @update:model-value="(n) => n !== undefined && setBath(bath.key, { partsMost: Math.round(n) })"
       />

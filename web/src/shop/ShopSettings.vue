@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Settings } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
@@ -51,12 +52,10 @@ const setDay = (index: number, fields: Partial<Day>): void =>
         @update:model-value="(t) => change({ currency: t ?? '' })"
       />
       <QuantityField
+        v-bind="said('settings', 'newMetalPercent')"
         label="New metal in a charge, usually"
-        unit="percent"
-        :digits="0"
         required
         :model-value="settings.newMetalPercent"
-        :max="100"
         @update:model-value="(p) => p !== undefined && change({ newMetalPercent: p })"
       />
     </div>

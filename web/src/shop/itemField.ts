@@ -1,33 +1,38 @@
-import type { ShopFields, ShopKind } from '@zero-pour/contracts';
-import type { Unit } from '@zero-pour/core';
+import {
+  numberField,
+  schemaAt,
+  SHOP_SCHEMAS,
+  type NumberField,
+  type ShopFields,
+  type ShopKind,
+} from '@zero-pour/contracts';
 
-/** How one field of a thing of the shop is typed. */
-export type ItemField<K extends ShopKind> = {
+interface Entry<K extends ShopKind> {
   field: keyof ShopFields<K> & string;
-  label: string;
-  hint?: string;
   /** Heading that this field and those after it stand under. */
   group?: string;
-} & (
-  | { type: 'text'; long?: boolean }
-  | {
-      type: 'number';
-      unit: Unit;
-      digits?: number;
-      min?: number;
-      max?: number;
-      whole?: boolean;
-      nullable?: boolean;
-    }
-  | { type: 'choice'; options: readonly string[] }
-  | { type: 'yes' }
-);
+}
+type Words =
+  { type: 'text'; long?: boolean } | { type: 'choice'; options: readonly string[] } | { type: 'yes' };
 
+/** How one field of a thing of the shop is typed. */
+export type ItemField<K extends ShopKind> = Entry<K> &
+  ((Words & { label: string; hint?: string }) | ({ type: 'number' } & NumberField));
+
+/** A field in a form's list; of a number the schema says the rest. */
+export type ListedField<K extends ShopKind> = Entry<K> & ((Words & { label: string }) | { type: 'number' });
+
+/** The fields of a kind as they are listed, with what the schema says of its numbers. */
+export const fieldsOf = <K extends ShopKind>(kind: K, listed: readonly ListedField<K>[]): ItemField<K>[] =>
+  listed.map((entry) => {
+    if (entry.type !== 'number') return entry;
+    const schema = schemaAt(SHOP_SCHEMAS[kind], [entry.field]);
+    const said = schema && numberField(schema);
+    if (!said) throw new Error(`nothing is said of ${kind} ${entry.field}`);
+    return { ...said, ...entry };
+  });
+
+export const number = <F extends string>(field: F, group?: string) =>
+  ({ field, type: 'number', ...(group === undefined ? {} : { group }) }) as const;
 export const NAME = { field: 'name', label: 'Name', type: 'text' } as const;
 export const NOTE = { field: 'note', label: 'Note', type: 'text', long: true } as const;
-export const PRICE_KG = {
-  field: 'pricePerKg',
-  label: 'Price a kilogram',
-  type: 'number',
-  unit: 'money',
-} as const;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SizeSeries } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { computed, nextTick, reactive, useTemplateRef } from 'vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useUnits } from '../state/unitStore';
@@ -60,12 +61,8 @@ const remove = (key: string): void =>
     <div v-for="(pair, i) in pairs" :key="pair.key" :class="['pair', { out: pair.leftOut }]">
       <span class="num">{{ i + 1 }}</span>
       <QuantityField
+        v-bind="said('sizeSeries', 'pairs', '0', 'printMm')"
         class="print"
-        label="In the printed file"
-        unit="mm"
-        :digits="3"
-        :min="0.05"
-        :max="400"
         required
         :model-value="pair.printMm"
         @update:model-value="(mm) => mm !== undefined && set(pair.key, { printMm: mm })"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { MOLD_MATERIAL_NAMES, type SizeSeries } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { castsWax, printsNegative, ROUTES, type SizeStage } from '@zero-pour/core';
 import { usualMold } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -99,10 +100,7 @@ const profiles = computed(() => profilesOf(shop.lists, props.things.resinId, pro
       @update:model-value="(id) => emit('change', { powderId: id || null })"
     />
     <QuantityField
-      label="Flask at the pour"
-      unit="degC"
-      :min="20"
-      :max="800"
+      v-bind="said('sizeSeries', 'flaskC')"
       :model-value="things.flaskC ?? undefined"
       :standard="500"
       standard-from="taken until told"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { SIZE_KINDS, type PouredSizes, type SizeSeries } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { FINISHES } from '@zero-pour/core';
 import { computed, reactive, watch } from 'vue';
 import QuantityField from '../components/QuantityField.vue';
@@ -69,20 +70,14 @@ watch(told, (value) => emit('told', value), { immediate: true });
     />
     <v-select v-model="piece.finish" label="Finish" :items="[...FINISHES]" />
     <QuantityField
+      v-bind="said('pour', 'brief', 'sizes', '0', 'finishedMm')"
       label="Wanted, and drawn"
-      unit="mm"
-      :digits="3"
-      :min="0.05"
-      :max="400"
       :model-value="piece.wantedMm"
       @update:model-value="(mm) => (piece.wantedMm = mm)"
     />
     <QuantityField
+      v-bind="said('pour', 'scale', 'percent')"
       label="Printed at"
-      unit="percent"
-      :digits="3"
-      :min="50"
-      :max="200"
       :model-value="piece.percent"
       @update:model-value="(p) => (piece.percent = p)"
     />

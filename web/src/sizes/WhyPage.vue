@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { AT_THE_END, readingValue, type PouredSizes, type SizeTarget } from '@zero-pour/contracts';
+import { said } from '../components/said';
 import { formatQuantity } from '@zero-pour/core';
 import { whyOff } from '@zero-pour/plan';
 import { computed, onMounted, shallowRef, watch } from 'vue';
@@ -126,11 +127,8 @@ const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits
       />
       <QuantityField
         v-if="pour"
+        v-bind="said('pour', 'brief', 'sizes', '0', 'finishedMm')"
         label="It measures"
-        unit="mm"
-        :digits="3"
-        :min="0.05"
-        :max="400"
         :model-value="measuredMm"
         @update:model-value="(value) => (typedMm = value)"
       />

@@ -17,6 +17,8 @@ export interface PourHandle {
   set: <const P extends PourPath>(path: P, value: PourValue<P> | undefined) => void;
   /** Sets one field of the flask that is shown, by stage: setInFlask('sprue', 'flaskId', id). */
   setInFlask: SetInFlask;
+  /** The path of a field of the flask that is shown. */
+  inFlask: <S extends 'sprue' | 'pour'>(stage: S, field: keyof PourFlask[S] & string) => PourPath;
 }
 
 type SetInFlask = <S extends 'sprue' | 'pour', F extends keyof PourFlask[S] & string>(
@@ -53,8 +55,8 @@ export function providePour(id: () => string): PourHandle {
     flask,
     chooseFlask: (key) => void (shown.value = key),
     set,
-    setInFlask: (stage, field, value) =>
-      set(['flasks', flask.value.context.decided.key, stage, field] as never, value as never),
+    inFlask: (stage, field) => ['flasks', flask.value.context.decided.key, stage, field] as PourPath,
+    setInFlask: (stage, field, value) => set(handle.inFlask(stage, field) as never, value as never),
   };
   // A turn that is still being typed wants nothing yet, and the page that shows it may make its reading itself.
   watchDebounced(

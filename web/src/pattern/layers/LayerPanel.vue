@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity, measureSteps, PATTERN_LIMITS, type Rotation } from '@zero-pour/core';
 import { layersJob, partOf, type CutLayers } from '@zero-pour/jobs';
 import { computed, shallowRef, watch } from 'vue';
@@ -92,11 +93,9 @@ const AXES = [
       <QuantityField
         v-for="axis in AXES"
         :key="axis.field"
+        v-bind="said('pour', 'wayUp', 'lines', '*', 'rotation', axis.field)"
         :label="axis.name"
-        unit="deg"
         :model-value="rotation[axis.field]"
-        :min="-360"
-        :max="360"
         required
         @update:model-value="(deg) => deg !== undefined && (rotation = { ...rotation, [axis.field]: deg })"
       />

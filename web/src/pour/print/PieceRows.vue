@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { PIECE_OUTCOMES, type PourDoc } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity, PRINT_FAULTS, type PrintFaultKey } from '@zero-pour/core';
 import { printedPieces, sameHeight } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
@@ -86,10 +87,7 @@ const isOff = (key: string): boolean => {
           @update:model-value="(note) => keep(piece.key, { ...pieceOf(piece.key)!, note })"
         />
         <QuantityField
-          label="From the plate"
-          unit="mm"
-          :digits="1"
-          :max="1000"
+          v-bind="said('pour', 'print', 'pieces', piece.key, 'heightMm')"
           :model-value="pieceOf(piece.key)?.heightMm"
           @update:model-value="(height) => setHeight(piece.key, height)"
         />

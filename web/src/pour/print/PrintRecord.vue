@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { SUPPORT_MAKERS, SUPPORT_WEIGHTS, SUPPORTS_CAME, type PourDoc } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { computed } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import ReadingField from '../../components/ReadingField.vue';
 import { usePour } from '../../state/usePour';
+import PourField from '../PourField.vue';
 
 /** What is noted of a print: air and vat, its supports, the resin that it took. All of it is evidence later. */
 const { pour, set } = usePour();
@@ -16,11 +17,7 @@ function setSupports<K extends keyof Supports>(field: K, value: Supports[K]): vo
   const next = value === undefined || value === before ? rest : { ...rest, [field]: value };
   set(['print', 'supports'], Object.keys(next).length > 0 ? next : undefined);
 }
-const READINGS = [
-  { field: 'roomC', label: 'Room', unit: 'degC', max: 60 },
-  { field: 'vatC', label: 'Resin in the vat', unit: 'degC', max: 90 },
-  { field: 'humidityPercent', label: 'Humidity', unit: 'percent', max: 100 },
-] as const;
+const READINGS = ['roomC', 'vatC', 'humidityPercent'] as const;
 const CHOICES = [
   { field: 'by', label: 'Supports made', options: SUPPORT_MAKERS },
   { field: 'weight', label: 'How heavy', options: SUPPORT_WEIGHTS },
@@ -30,34 +27,13 @@ const CHOICES = [
 
 <template>
   <div class="form-grid roomy">
-    <ReadingField
-      v-for="reading in READINGS"
-      :key="reading.field"
-      :label="reading.label"
-      :unit="reading.unit"
-      :max="reading.max"
-      :model-value="doc[reading.field]"
-      @update:model-value="(read) => set(['print', reading.field], read)"
-    />
+    <PourField v-for="reading in READINGS" :key="reading" :at="['print', reading]" />
     <QuantityField
-      label="Support tips"
-      unit="mm"
-      :digits="2"
-      :min="0.05"
-      :max="5"
+      v-bind="said('pour', 'print', 'supports', 'tipMm')"
       :model-value="doc.supports?.tipMm"
       @update:model-value="(mm) => setSupports('tipMm', mm)"
     />
-    <QuantityField
-      label="Resin that it took"
-      unit="ml"
-      :digits="1"
-      :min="0.1"
-      :max="10000"
-      hint="Off the bottle; teaches the support share"
-      :model-value="doc.resinUsedMl"
-      @update:model-value="(ml) => set(['print', 'resinUsedMl'], ml)"
-    />
+    <PourField :at="['print', 'resinUsedMl']" />
   </div>
   <div class="choices">
     <div v-for="choice in CHOICES" :key="choice.field">

@@ -3,8 +3,8 @@ import { MOLD_MATERIAL_NAMES } from '@zero-pour/contracts';
 import { castsWax, formatNumber, MOLD_MATERIALS, printsNegative } from '@zero-pour/core';
 import { usualMold, type ScaleChain } from '@zero-pour/plan';
 import { computed } from 'vue';
-import QuantityField from '../../components/QuantityField.vue';
 import { usePour } from '../../state/usePour';
+import PourField from '../PourField.vue';
 
 /** Every step with what it is taken as, where from and how sure; and own values in their place. */
 const props = defineProps<{ chain: ScaleChain; held: boolean }>();
@@ -47,15 +47,7 @@ const rows = computed(() => props.chain.steps);
           <td class="num right">{{ signed(row.given.value) }}</td>
           <td class="num right mute">{{ spread(row.sdPercent) }}</td>
           <td class="own">
-            <QuantityField
-              label="Percent"
-              unit="percent"
-              :digits="3"
-              :model-value="own.own[row.step]"
-              :min="-20"
-              :max="20"
-              @update:model-value="(p) => set(['scale', 'own', row.step], p)"
-            />
+            <PourField :at="['scale', 'own', row.step]" />
           </td>
         </tr>
       </tbody>
@@ -69,40 +61,23 @@ const rows = computed(() => props.chain.steps);
       :model-value="own.moldMaterial ?? usualMold(brief.route)"
       @update:model-value="(m) => set(['scale', 'moldMaterial'], m)"
     />
-    <QuantityField
+    <PourField
+      :at="['scale', 'masterAddsMm']"
       v-if="molded"
-      label="Coating and sanding of the master add"
-      unit="mm"
-      :digits="3"
-      :model-value="own.masterAddsMm"
-      :min="-1"
-      :max="1"
       :standard="0"
       standard-from="minus when sanding takes more"
-      @update:model-value="(c) => set(['scale', 'masterAddsMm'], c)"
     />
-    <QuantityField
+    <PourField
+      :at="['scale', 'skinMm']"
       v-if="held"
-      label="Skin removed by finishing, a surface"
-      unit="mm"
-      :digits="3"
-      :model-value="own.skinMm"
-      :max="2"
       :standard="chain.givens.skin.value"
       :standard-from="`${chain.givens.skin.source}; 0.1 when layers show, 0 in recesses`"
-      @update:model-value="(a) => set(['scale', 'skinMm'], a)"
     />
-    <QuantityField
+    <PourField
+      :at="['scale', 'printAddsMm']"
       v-if="held"
-      label="Printing adds, each size"
-      unit="mm"
-      :digits="3"
-      :model-value="own.printAddsMm"
-      :min="-1"
-      :max="1"
       :standard="chain.givens.adds.value"
       :standard-from="chain.givens.adds.source"
-      @update:model-value="(b) => set(['scale', 'printAddsMm'], b)"
     />
   </div>
   <p class="mute mt-3">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ON_THE_WAY, type Reading } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity, plusMinus, stagesOf } from '@zero-pour/core';
 import type { PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -35,10 +36,8 @@ const foreseen = (size: PlannedSize): string => {
       <ReadingField
         v-for="stage in stages"
         :key="stage"
+        v-bind="said('pour', 'scale', 'measured', size.target.key, stage)"
         :label="`${size.target.name || 'Size'}, ${LABELS[stage]}`"
-        unit="mm"
-        :min="0.05"
-        :max="400"
         :model-value="measured[size.target.key]?.[stage]"
         @update:model-value="(reading) => keep(size.target.key, stage, reading)"
       />

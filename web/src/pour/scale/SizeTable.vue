@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { SIZE_KINDS, type SizeTarget } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity, plusMinus } from '@zero-pour/core';
 import { nameOfPart, toleranceOf, type PlannedSize } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -49,22 +50,14 @@ const lines = computed(() =>
         @update:model-value="(of) => keep({ ...size, of })"
       />
       <QuantityField
-        label="In the file"
-        unit="mm"
-        :digits="3"
-        :min="0.05"
-        :max="400"
+        v-bind="said('pour', 'brief', 'sizes', '0', 'drawnMm')"
         :model-value="size.drawnMm"
         :standard="size.finishedMm + (size.wideBandMm ?? 0)"
         standard-from="drawn as wanted"
         @update:model-value="(d) => keep(withField(size, 'drawnMm', d))"
       />
       <QuantityField
-        label="Finished"
-        unit="mm"
-        :digits="3"
-        :min="0.05"
-        :max="400"
+        v-bind="said('pour', 'brief', 'sizes', '0', 'finishedMm')"
         required
         :model-value="size.finishedMm"
         @update:model-value="
@@ -72,10 +65,7 @@ const lines = computed(() =>
         "
       />
       <QuantityField
-        label="Tolerance ±"
-        unit="mm"
-        :min="0.005"
-        :max="10"
+        v-bind="said('pour', 'brief', 'sizes', '0', 'toleranceMm')"
         :model-value="size.toleranceMm"
         :standard="toleranceOf(withField(size, 'toleranceMm', undefined))"
         standard-from="usual"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { said } from '../../components/said';
 import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
 import { nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -56,11 +57,8 @@ const putAside = (): Promise<boolean> =>
           </td>
           <td class="count">
             <QuantityField
-              label="Castings wanted"
-              unit="count"
+              v-bind="said('pour', 'brief', 'lines', '0', 'count')"
               :model-value="part.count"
-              :min="1"
-              :max="500"
               required
               @update:model-value="(n) => n !== undefined && setCount(part.key, n)"
             />

@@ -7,7 +7,6 @@ import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
 import SegmentTable from '../../burnout/SegmentTable.vue';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
@@ -17,6 +16,7 @@ import { usePour } from '../../state/usePour';
 import { formatMoment } from '../../time/formatMoment';
 import DoneLine from '../DoneLine.vue';
 import StageHead from '../StageHead.vue';
+import PourField from '../PourField.vue';
 
 const BurnoutChart = defineAsyncComponent(() => import('../../burnout/BurnoutChart.vue'));
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
@@ -106,16 +106,7 @@ const line = computed(() => {
       no-data-text="No kiln yet: add one under Shop."
       @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
     />
-    <QuantityField
-      label="Kiln at loading"
-      unit="degC"
-      :model-value="doc.loadedAtC"
-      :min="0"
-      :max="1000"
-      :standard="20"
-      standard-from="cold"
-      @update:model-value="(t) => set(['burnout', 'loadedAtC'], t)"
-    />
+    <PourField :at="['burnout', 'loadedAtC']" :standard="20" standard-from="cold" />
   </div>
   <p v-if="shop.lists.programme.length === 0 || shop.lists.kiln.length === 0" class="mute mt-2">
     <router-link to="/shop/programme">Add a programme from the book</router-link> and

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Casting, Flaw, SizeTarget } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { FLAW_KINDS, OUTCOMES, type FlawKind } from '@zero-pour/core';
 import type { PlannedPiece } from '@zero-pour/plan';
 import ChoiceRow from '../../components/ChoiceRow.vue';
@@ -47,9 +48,7 @@ const removeFlaw = (index: number): void =>
     </div>
     <div class="fields">
       <ReadingField
-        label="Weight"
-        unit="g"
-        :digits="2"
+        v-bind="said('pour', 'result', 'castings', '*', 'weightG')"
         :model-value="casting.weightG"
         @update:model-value="(weightG) => change({ weightG })"
       />
@@ -77,11 +76,8 @@ const removeFlaw = (index: number): void =>
         @update:model-value="(place) => setFlaw(i, { place })"
       />
       <QuantityField
-        label="Size"
-        unit="mm"
+        v-bind="said('pour', 'result', 'castings', '*', 'flaws', '0', 'sizeMm')"
         :model-value="flaw.sizeMm"
-        :min="0.01"
-        :max="400"
         @update:model-value="(sizeMm) => setFlaw(i, { sizeMm })"
       />
       <button type="button" class="text-button" :aria-label="`Take ${flaw.kind} away`" @click="removeFlaw(i)">

@@ -7,6 +7,7 @@ import {
   type Reading,
   type SizeTarget,
 } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity } from '@zero-pour/core';
 import { toleranceOf } from '@zero-pour/plan';
 import ReadingField from '../../components/ReadingField.vue';
@@ -52,11 +53,9 @@ function off(size: SizeTarget): { words: string; within: boolean } | undefined {
     <ReadingField
       v-for="stage in AT_THE_END"
       :key="stage"
+      v-bind="said('pour', 'result', 'castings', '*', 'sizes', size.key, stage)"
       :label="`${size.name || 'Size'}, ${LABELS[stage]}`"
-      unit="mm"
       :model-value="measured[size.key]?.[stage]"
-      :min="0.1"
-      :max="400"
       @update:model-value="(reading) => set(size.key, stage, reading)"
     />
     <span v-if="off(size)" class="mute">

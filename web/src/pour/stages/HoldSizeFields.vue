@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FIRST_SIZE, type SizeTarget } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { RING_SYSTEM_NAMES, RING_SYSTEMS, ringDiameterMm, type RingSystem } from '@zero-pour/core';
 import { ref } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
@@ -49,12 +50,9 @@ function setRing(): void {
 <template>
   <div class="form-grid">
     <QuantityField
+      v-bind="said('pour', 'brief', 'sizes', '0', 'finishedMm')"
       label="Size"
-      unit="mm"
-      :digits="3"
       :model-value="first?.finishedMm"
-      :min="0.1"
-      :max="400"
       hint="Empty: none"
       @update:model-value="setMm"
     />
@@ -69,11 +67,8 @@ function setRing(): void {
       @update:model-value="setKind"
     />
     <QuantityField
-      label="Tolerance ±"
-      unit="mm"
+      v-bind="said('pour', 'brief', 'sizes', '0', 'toleranceMm')"
       :model-value="first?.toleranceMm"
-      :min="0.005"
-      :max="10"
       :disabled="!first"
       @update:model-value="setTolerance"
     />

@@ -9,8 +9,6 @@ import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
-import ReadingField from '../../components/ReadingField.vue';
 import StepTable from '../../components/StepTable.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -18,6 +16,7 @@ import { usePour } from '../../state/usePour';
 import DoneLine from '../DoneLine.vue';
 import StageHead from '../StageHead.vue';
 import WorkingClock from '../WorkingClock.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
@@ -56,24 +55,11 @@ const SCHOOLS = {
       no-data-text="No powder yet: add one under Shop."
       @update:model-value="(id) => set(['invest', 'powderId'], id)"
     />
-    <QuantityField
-      label="Water ÷ powder"
-      unit="ratio"
-      :digits="3"
-      :model-value="doc.ratio"
-      :min="0.2"
-      :max="1"
+    <PourField
+      :at="['invest', 'ratio']"
       v-bind="powder ? { standard: powder.ratioUsual, standardFrom: `as ${powder.name} says` } : {}"
-      @update:model-value="(r) => set(['invest', 'ratio'], r)"
     />
-    <ReadingField
-      label="Water temperature"
-      unit="degC"
-      :model-value="doc.waterTempC"
-      :min="2"
-      :max="60"
-      @update:model-value="(r) => set(['invest', 'waterTempC'], r)"
-    />
+    <PourField :at="['invest', 'waterTempC']" />
     <v-select
       label="Boric acid"
       :items="BORIC_SCHOOLS.map((s) => ({ title: SCHOOLS[s], value: s }))"
@@ -82,16 +68,7 @@ const SCHOOLS = {
       persistent-hint
       @update:model-value="(school) => set(['invest', 'boric', 'school'], school)"
     />
-    <QuantityField
-      v-if="doc.boric.school !== 'none'"
-      label="Percent"
-      unit="percent"
-      :digits="1"
-      :model-value="doc.boric.percent"
-      :max="20"
-      required
-      @update:model-value="(p) => p !== undefined && set(['invest', 'boric', 'percent'], p)"
-    />
+    <PourField :at="['invest', 'boric', 'percent']" v-if="doc.boric.school !== 'none'" required />
   </div>
   <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
     <router-link to="/shop/powder">Add a powder</router-link>

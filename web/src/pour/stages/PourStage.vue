@@ -8,18 +8,17 @@ import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
-import ReadingField from '../../components/ReadingField.vue';
 import MomentField from '../../components/MomentField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { markPoured } from '../printedAs';
 import FlaskChoice from '../FlaskChoice.vue';
 import StageHead from '../StageHead.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
-const { pour, plan, flask, setInFlask } = handle;
+const { pour, plan, flask, inFlask, setInFlask } = handle;
 const units = useUnits();
 const router = useRouter();
 const doc = computed(() => flask.value.context.decided.pour);
@@ -73,25 +72,15 @@ const wait = computed(() => {
       <b>{{ wait }}</b>&#32;{{ alloy?.caution }}
     </p>
     <div class="form-grid">
-      <QuantityField
-        label="Flask, your own"
-        unit="degC"
-        :model-value="doc.flaskTempC"
-        :min="30"
-        :max="800"
+      <PourField
+        :at="inFlask('pour', 'flaskTempC')"
         :standard="temperatures.flaskC"
         standard-from="middle of the range"
-        @update:model-value="(t) => setInFlask('pour', 'flaskTempC', t)"
       />
-      <QuantityField
-        label="Metal, your own"
-        unit="degC"
-        :model-value="doc.metalTempC"
-        :min="150"
-        :max="1300"
+      <PourField
+        :at="inFlask('pour', 'metalTempC')"
         :standard="temperatures.metalC"
         standard-from="middle of the range"
-        @update:model-value="(t) => setInFlask('pour', 'metalTempC', t)"
       />
     </div>
     <JudgementList :judgements="temperatures.judgements" />
@@ -114,44 +103,11 @@ const wait = computed(() => {
       >
     </div>
     <div class="form-grid readings">
-      <ReadingField
-        label="Flask, as read"
-        unit="degC"
-        :model-value="doc.flaskRead"
-        :min="10"
-        :max="1000"
-        @update:model-value="(r) => setInFlask('pour', 'flaskRead', r)"
-      />
-      <ReadingField
-        label="Metal, as read"
-        unit="degC"
-        :model-value="doc.metalRead"
-        :min="100"
-        :max="1300"
-        @update:model-value="(r) => setInFlask('pour', 'metalRead', r)"
-      />
-      <ReadingField
-        label="Charge, as weighed"
-        unit="g"
-        :model-value="doc.chargeRead"
-        :min="0.1"
-        @update:model-value="(r) => setInFlask('pour', 'chargeRead', r)"
-      />
-      <ReadingField
-        label="Vacuum pulled"
-        unit="kPa"
-        :model-value="doc.vacuumKpa"
-        :max="101.3"
-        @update:model-value="(r) => setInFlask('pour', 'vacuumKpa', r)"
-      />
-      <ReadingField
-        label="Quenched after"
-        unit="min"
-        :digits="1"
-        :model-value="doc.quenchAfterMin"
-        :max="1440"
-        @update:model-value="(r) => setInFlask('pour', 'quenchAfterMin', r)"
-      />
+      <PourField :at="inFlask('pour', 'flaskRead')" />
+      <PourField :at="inFlask('pour', 'metalRead')" />
+      <PourField :at="inFlask('pour', 'chargeRead')" />
+      <PourField :at="inFlask('pour', 'vacuumKpa')" />
+      <PourField :at="inFlask('pour', 'quenchAfterMin')" />
     </div>
     <v-checkbox
       label="Spilled, or poured in two goes"

@@ -9,7 +9,6 @@ import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
 import BeforePrint from '../../resins/page/BeforePrint.vue';
 import { useSlowNow } from '../../state/clock';
 import { useUnits } from '../../state/unitStore';
@@ -24,6 +23,7 @@ import PrintWhy from '../print/PrintWhy.vue';
 import FreshLines from '../FreshLines.vue';
 import { markPrintStart } from '../printedAs';
 import StageHead from '../StageHead.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
@@ -155,33 +155,9 @@ function haveAlready(): void {
     <h2>This plate</h2>
     <HowMany />
     <div class="form-grid">
-      <QuantityField
-        label="Spares of each pattern"
-        unit="count"
-        :model-value="doc.spares"
-        :max="500"
-        required
-        @update:model-value="(n) => n !== undefined && set(['print', 'spares'], Math.round(n))"
-      />
-      <QuantityField
-        label="Hours, as the printer says"
-        unit="h"
-        :model-value="doc.hoursTyped"
-        :min="0.05"
-        :max="500"
-        hint="Overrides the estimate"
-        @update:model-value="(h) => set(['print', 'hoursTyped'], h)"
-      />
-      <QuantityField
-        label="Resin, as the printer says"
-        unit="ml"
-        :digits="1"
-        :model-value="doc.resinMlTyped"
-        :min="0.1"
-        :max="10000"
-        hint="Overrides the estimate"
-        @update:model-value="(ml) => set(['print', 'resinMlTyped'], ml)"
-      />
+      <PourField :at="['print', 'spares']" required />
+      <PourField :at="['print', 'hoursTyped']" />
+      <PourField :at="['print', 'resinMlTyped']" />
     </div>
     <p v-if="!doc.startedAt && print" class="mt-2">
       <router-link :to="{ path: '/resins/compare', query: { pour: pour.id } }">

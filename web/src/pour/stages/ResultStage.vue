@@ -5,12 +5,12 @@ import { castPieces } from '@zero-pour/plan';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
-import ReadingField from '../../components/ReadingField.vue';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../DoneLine.vue';
 import SameAgain from '../SameAgain.vue';
 import StageHead from '../StageHead.vue';
 import CastingCard from './CastingCard.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
@@ -85,12 +85,7 @@ watch(() => route.hash, focusCounts);
   <section class="stage-block">
     <h2>All of it</h2>
     <div class="form-grid two">
-      <ReadingField
-        label="Metal back as button and sprues"
-        unit="g"
-        :model-value="doc.buttonBackG"
-        @update:model-value="(r) => set(['result', 'buttonBackG'], r)"
-      />
+      <PourField :at="['result', 'buttonBackG']" />
       <NoteField
         label="Note on the result"
         :rows="2"

@@ -7,7 +7,6 @@ import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { formatDay } from '../../time/formatMoment';
@@ -21,6 +20,7 @@ import SizeTable from '../scale/SizeTable.vue';
 import WaterfallChart from '../scale/WaterfallChart.vue';
 import StageHead from '../StageHead.vue';
 import HoldSizeFields from './HoldSizeFields.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
@@ -97,16 +97,7 @@ const open = reactive({
   <section v-if="own.way === 'percent'" class="stage-block">
     <h2>The shop’s one number</h2>
     <div class="form-grid">
-      <QuantityField
-        label="Print at"
-        unit="percent"
-        :digits="3"
-        :model-value="own.percent"
-        :min="50"
-        :max="200"
-        hint="101.23 means 1.23 % larger"
-        @update:model-value="(p) => set(['scale', 'percent'], p)"
-      />
+      <PourField :at="['scale', 'percent']" />
     </div>
   </section>
   <section class="stage-block">

@@ -8,8 +8,6 @@ import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import QuantityField from '../../components/QuantityField.vue';
-import ReadingField from '../../components/ReadingField.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
@@ -17,9 +15,10 @@ import DoneLine from '../DoneLine.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import StageHead from '../StageHead.vue';
 import TreeDrawing from '../TreeDrawing.vue';
+import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, flask, setInFlask } = usePour();
+const { pour, flask, inFlask, setInFlask } = usePour();
 const shop = useShop();
 const units = useUnits();
 const doc = computed(() => flask.value.context.decided.sprue);
@@ -70,35 +69,9 @@ const everyUnit = computed(() => {
       :model-value="doc.hangs ?? 'as printed'"
       @update:model-value="(h) => setInFlask('sprue', 'hangs', h)"
     />
-    <QuantityField
-      v-if="doc.arrangement === 'rings'"
-      label="Upward from level"
-      unit="deg"
-      :model-value="doc.tiltDeg"
-      :max="80"
-      required
-      hint="30 to 60: bubbles leave, wax drains"
-      @update:model-value="(t) => t !== undefined && setInFlask('sprue', 'tiltDeg', t)"
-    />
-    <QuantityField
-      label="Main sprue, diameter"
-      unit="mm"
-      :digits="2"
-      :model-value="doc.mainSprueDiameterMm"
-      :min="1"
-      :max="40"
-      required
-      @update:model-value="(d) => d !== undefined && setInFlask('sprue', 'mainSprueDiameterMm', d)"
-    />
-    <QuantityField
-      label="Main sprue, length"
-      unit="mm"
-      :digits="1"
-      :model-value="doc.mainSprueLengthMm"
-      :max="300"
-      required
-      @update:model-value="(l) => l !== undefined && setInFlask('sprue', 'mainSprueLengthMm', l)"
-    />
+    <PourField :at="inFlask('sprue', 'tiltDeg')" v-if="doc.arrangement === 'rings'" required />
+    <PourField :at="inFlask('sprue', 'mainSprueDiameterMm')" required />
+    <PourField :at="inFlask('sprue', 'mainSprueLengthMm')" required />
   </div>
   <p v-if="shop.lists.flask.length === 0" class="mute mt-2">
     <router-link to="/shop/flask">Add a flask</router-link>
@@ -126,23 +99,11 @@ const everyUnit = computed(() => {
         <v-btn value="volume">By volume</v-btn>
         <v-btn value="weight">By weight</v-btn>
       </v-btn-toggle>
-      <ReadingField
-        label="Patterns on the balance"
-        unit="g"
-        :digits="2"
-        :model-value="doc.weighedPatternsG"
-        :min="0.001"
-        @update:model-value="(r) => setInFlask('sprue', 'weighedPatternsG', r)"
-      />
-      <QuantityField
-        label="New metal"
-        unit="percent"
-        :digits="0"
-        :model-value="doc.newPercent"
-        :max="100"
+      <PourField :at="inFlask('sprue', 'weighedPatternsG')" />
+      <PourField
+        :at="inFlask('sprue', 'newPercent')"
         :standard="shop.settings.newMetalPercent"
         standard-from="as the shop does"
-        @update:model-value="(p) => setInFlask('sprue', 'newPercent', p)"
       />
     </div>
     <PlannedNote

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { standingJob } from '@zero-pour/jobs';
 import { nameOfPart, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
@@ -116,11 +117,9 @@ const AXES = [
       <div>
         <div v-for="axis in AXES" :key="axis.field" class="axis">
           <QuantityField
+            v-bind="said('pour', 'wayUp', 'lines', '*', 'rotation', axis.field)"
             :label="axis.name"
-            unit="deg"
             :model-value="rotation[axis.field]"
-            :min="-360"
-            :max="360"
             required
             @update:model-value="(deg) => deg !== undefined && turn({ [axis.field]: deg })"
           />
@@ -160,31 +159,21 @@ const AXES = [
       </h2>
       <div class="form-grid">
         <QuantityField
-          label="How many"
-          unit="count"
+          v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'count')"
           :model-value="entry.gates.count"
-          :max="40"
           required
           @update:model-value="(n) => n !== undefined && setGates({ count: Math.round(n) })"
         />
         <QuantityField
-          label="Diameter"
-          unit="mm"
-          :digits="2"
+          v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'diameterMm')"
           :model-value="entry.gates.diameterMm"
-          :min="0.3"
-          :max="30"
           required
           @update:model-value="(d) => d !== undefined && setGates({ diameterMm: d })"
         />
         <QuantityField
-          label="Length"
-          unit="mm"
-          :digits="1"
+          v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'lengthMm')"
           :model-value="entry.gates.lengthMm"
-          :max="100"
           required
-          hint="Short: 1 to 2 diameters"
           @update:model-value="(l) => l !== undefined && setGates({ lengthMm: l })"
         />
         <v-btn v-if="entry.proposed" variant="flat" class="take" @click="setGates({})"

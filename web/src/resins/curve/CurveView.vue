@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import StandingLine from '../../components/StandingLine.vue';
 import type { CureTest, Resin } from '@zero-pour/contracts';
+import { said } from '../../components/said';
+import StandingLine from '../../components/StandingLine.vue';
 import { firstGuessS, formatQuantity } from '@zero-pour/core';
 import { fitTest } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
@@ -181,18 +182,14 @@ const guesses = computed(() => {
           "
         />
         <QuantityField
-          label="Wavelength"
-          unit="nm"
+          v-bind="said('cureTest', 'wavelengthNm')"
           required
-          :min="300"
-          :max="500"
           :model-value="test.wavelengthNm"
           @update:model-value="(nm) => nm !== undefined && set({ wavelengthNm: nm })"
         />
         <QuantityField
+          v-bind="said('cureTest', 'vatC')"
           label="Resin at"
-          unit="degC"
-          :max="90"
           :model-value="test.vatC ?? undefined"
           @update:model-value="(c) => set({ vatC: c ?? null })"
         />

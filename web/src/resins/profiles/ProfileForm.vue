@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { profileName, type Profile } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { CAST_CLASSES, type CastClass } from '@zero-pour/core';
 import QuantityField from '../../components/QuantityField.vue';
 import ItemForm from '../../shop/ItemForm.vue';
@@ -36,12 +37,8 @@ function set(fields: { castClass?: CastClass; layerMm?: number }): void {
         @update:model-value="(castClass: CastClass) => set({ castClass })"
       />
       <QuantityField
-        label="Layer height"
-        unit="mm"
-        :digits="3"
+        v-bind="said('profile', 'layerMm')"
         required
-        :min="0.005"
-        :max="0.5"
         :model-value="item.layerMm"
         @update:model-value="(layerMm) => layerMm !== undefined && set({ layerMm })"
       />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { computed } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useShop } from '../../state/shopStore';
@@ -35,12 +36,8 @@ const add = (): void => {
         @update:model-value="(resinId: string) => set(i, { resinId })"
       />
       <QuantityField
-        label="Share"
-        unit="percent"
-        :digits="0"
+        v-bind="said('resin', 'blendOf', '0', 'percent')"
         required
-        :min="1"
-        :max="100"
         :model-value="share.percent"
         @update:model-value="(percent) => percent !== undefined && set(i, { percent })"
       />

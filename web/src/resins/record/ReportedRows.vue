@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FIGURE_FROM, type Resin } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { computed } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useShop } from '../../state/shopStore';
@@ -72,62 +73,41 @@ function add(): void {
       />
       <template v-if="row.printerId === null">
         <QuantityField
-          label="Wavelength"
-          unit="nm"
+          v-bind="said('resin', 'reported', '0', 'wavelengthNm')"
           required
-          :min="300"
-          :max="500"
           :model-value="row.wavelengthNm"
           @update:model-value="(nm) => nm !== undefined && set(row.key, { wavelengthNm: nm })"
         />
         <QuantityField
-          label="Light"
-          unit="mWPerCm2"
-          :min="0.01"
-          :max="1000"
+          v-bind="said('resin', 'reported', '0', 'irradianceMwPerCm2')"
           :model-value="row.irradianceMwPerCm2 ?? undefined"
           @update:model-value="(i) => set(row.key, { irradianceMwPerCm2: i ?? null })"
         />
       </template>
       <QuantityField
-        label="Layer height"
-        unit="mm"
-        :digits="3"
+        v-bind="said('resin', 'reported', '0', 'layerMm')"
         required
-        :min="0.005"
-        :max="0.5"
         :model-value="row.layerMm"
         @update:model-value="(mm) => mm !== undefined && set(row.key, { layerMm: mm })"
       />
       <QuantityField
-        label="Exposure"
-        unit="s"
-        :digits="2"
+        v-bind="said('resin', 'reported', '0', 'exposureS')"
         required
-        :min="0.1"
-        :max="600"
         :model-value="row.exposureS"
         @update:model-value="(s) => s !== undefined && set(row.key, { exposureS: s })"
       />
       <QuantityField
-        label="Base exposure"
-        unit="s"
-        :min="0.1"
-        :max="1200"
+        v-bind="said('resin', 'reported', '0', 'baseExposureS')"
         :model-value="row.baseExposureS ?? undefined"
         @update:model-value="(s) => set(row.key, { baseExposureS: s ?? null })"
       />
       <QuantityField
-        label="Base layers"
-        unit="count"
-        :max="200"
+        v-bind="said('resin', 'reported', '0', 'baseLayers')"
         :model-value="row.baseLayers ?? undefined"
         @update:model-value="(n) => set(row.key, { baseLayers: n === undefined ? null : Math.round(n) })"
       />
       <QuantityField
-        label="Vat"
-        unit="degC"
-        :max="90"
+        v-bind="said('resin', 'reported', '0', 'vatC')"
         :model-value="row.vatC ?? undefined"
         @update:model-value="(c) => set(row.key, { vatC: c ?? null })"
       />

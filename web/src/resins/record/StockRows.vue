@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { formatPhrase, formatQuantity, freshness, layCoupon, stockLasts, usualCoupon } from '@zero-pour/core';
 import { computed } from 'vue';
 import MomentField from '../../components/MomentField.vue';
@@ -71,10 +72,8 @@ function vatClock(vat: Vat) {
         @update:model-value="(at) => setBottle(bottle.key, { openedAt: at ?? null })"
       />
       <QuantityField
-        label="Left"
-        unit="ml"
+        v-bind="said('resin', 'bottles', '0', 'mlLeft')"
         required
-        :max="100000"
         :model-value="bottle.mlLeft"
         @update:model-value="(mlLeft) => mlLeft !== undefined && setBottle(bottle.key, { mlLeft })"
       />

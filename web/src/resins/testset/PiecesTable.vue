@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TestSetRun } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { CAST_GRADES, PRINT_GRADES } from '@zero-pour/core';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import PhotoRow from '../../components/PhotoRow.vue';
@@ -51,11 +52,7 @@ function grade(piece: Piece, print: Piece['print']): void {
       <details>
         <summary>{{ piece.photos.length > 0 ? `${piece.photos.length} photos` : 'photo, thinnest' }}</summary>
         <QuantityField
-          label="Thinnest"
-          unit="mm"
-          :digits="2"
-          :min="0.05"
-          :max="50"
+          v-bind="said('testSetRun', 'pieces', '0', 'thinnestMm')"
           :model-value="piece.thinnestMm ?? undefined"
           @update:model-value="(mm) => set(piece.key, { thinnestMm: mm ?? null })"
         />

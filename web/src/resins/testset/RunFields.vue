@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TestSetRun } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import { computed } from 'vue';
 import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
@@ -33,12 +34,8 @@ function takeProfile(id: string): void {
       @update:model-value="takeProfile"
     />
     <QuantityField
-      label="Exposure"
-      unit="s"
-      :digits="2"
+      v-bind="said('testSetRun', 'exposureS')"
       required
-      :min="0.1"
-      :max="600"
       :model-value="run.exposureS"
       @update:model-value="(s) => s !== undefined && emit('change', { exposureS: s })"
     />
@@ -63,23 +60,17 @@ function takeProfile(id: string): void {
       @update:model-value="(at) => emit('change', { castAt: at ?? null })"
     />
     <QuantityField
-      label="Hands-on hours"
-      unit="h"
-      :max="1000"
+      v-bind="said('testSetRun', 'handsH')"
       :model-value="run.handsH ?? undefined"
       @update:model-value="(h) => emit('change', { handsH: h ?? null })"
     />
     <QuantityField
-      label="Resin"
-      unit="g"
-      :max="100000"
+      v-bind="said('testSetRun', 'resinG')"
       :model-value="run.resinG ?? undefined"
       @update:model-value="(g) => emit('change', { resinG: g ?? null })"
     />
     <QuantityField
-      label="Spent"
-      unit="money"
-      :max="1e7"
+      v-bind="said('testSetRun', 'spent')"
       :model-value="run.spent ?? undefined"
       @update:model-value="(m) => emit('change', { spent: m ?? null })"
     />

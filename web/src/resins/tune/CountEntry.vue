@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import StandingLine from '../../components/StandingLine.vue';
 import { COUPON_FLAWS, type Trial } from '@zero-pour/contracts';
+import { said } from '../../components/said';
+import StandingLine from '../../components/StandingLine.vue';
 import { BASE_RESULTS, type TunedClass } from '@zero-pour/core';
 import { computed, nextTick, onMounted, useTemplateRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
@@ -73,29 +74,19 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
     </div>
     <div class="settings">
       <QuantityField
-        label="Exposure"
-        unit="s"
-        :digits="2"
+        v-bind="said('trial', 'exposureS')"
         required
-        :min="0.1"
-        :max="600"
         :model-value="trial.exposureS"
         @update:model-value="(s) => s !== undefined && change({ exposureS: s })"
       />
       <QuantityField
-        label="Base exposure"
-        unit="s"
-        :digits="1"
+        v-bind="said('trial', 'baseExposureS')"
         required
-        :min="0.1"
-        :max="1200"
         :model-value="trial.baseExposureS"
         @update:model-value="(s) => s !== undefined && change({ baseExposureS: s })"
       />
       <ReadingField
-        label="Vat"
-        unit="degC"
-        :max="90"
+        v-bind="said('trial', 'vatC')"
         :model-value="trial.vatC"
         @update:model-value="(vatC) => change({ vatC: vatC ?? { state: 'not measured' } })"
       />
@@ -143,9 +134,7 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
       </div>
       <div class="form-grid roomy mt-3">
         <ReadingField
-          label="Room"
-          unit="degC"
-          :max="60"
+          v-bind="said('trial', 'roomC')"
           :model-value="trial.roomC"
           @update:model-value="(roomC) => change({ roomC: roomC ?? { state: 'not measured' } })"
         />
@@ -155,26 +144,18 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
           @update:model-value="(printedAt) => printedAt && change({ printedAt })"
         />
         <QuantityField
-          label="Base layers"
-          unit="count"
+          v-bind="said('trial', 'baseLayers')"
           required
-          :max="200"
           :model-value="trial.baseLayers"
           @update:model-value="(n) => n !== undefined && change({ baseLayers: Math.round(n) })"
         />
         <QuantityField
-          label="Raft"
-          unit="mm"
-          :digits="2"
-          :min="0.1"
-          :max="10"
+          v-bind="said('trial', 'raftMm')"
           :model-value="trial.raftMm ?? undefined"
           @update:model-value="(mm) => change({ raftMm: mm ?? null })"
         />
         <QuantityField
-          label="Priming coats"
-          unit="count"
-          :max="10"
+          v-bind="said('trial', 'primingCoats')"
           :model-value="trial.primingCoats ?? undefined"
           @update:model-value="(n) => change({ primingCoats: n === undefined ? null : Math.round(n) })"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { said } from '../../components/said';
 import { formatPhrase, type FarFromOthers, type RefusedFigure, type StartingFigure } from '@zero-pour/core';
 import QuantityField from '../../components/QuantityField.vue';
 import { useUnits } from '../../state/unitStore';
@@ -45,11 +46,8 @@ const units = useUnits();
       </li>
     </ul>
     <QuantityField
+      v-bind="said('profile', 'exposureS')"
       label="Or begin at"
-      unit="s"
-      :digits="2"
-      :min="0.1"
-      :max="300"
       :model-value="typedS"
       @update:model-value="(s) => emit('choose', s)"
     />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { said } from '../../components/said';
 import { FEATURE_SIZE_MM, formatQuantity } from '@zero-pour/core';
 import type { TuningOf, TuningThings } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
@@ -47,11 +48,7 @@ const sizeOf = (of: TuningOf): string =>
     />
     <QuantityField
       v-else
-      label="Layer height"
-      unit="mm"
-      :digits="3"
-      :min="0.005"
-      :max="0.5"
+      v-bind="said('profile', 'layerMm')"
       required
       :model-value="things.layerMm"
       @update:model-value="(layer) => layer !== undefined && emit('choose', { layer })"

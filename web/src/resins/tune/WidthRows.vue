@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { WIDTH_KINDS, type Trial } from '@zero-pour/contracts';
+import { said } from '../../components/said';
 import QuantityField from '../../components/QuantityField.vue';
 
 /** Features that were measured: drawn and come out. */
@@ -36,21 +37,14 @@ const remove = (index: number): void =>
         @update:model-value="(kind) => set(i, { kind })"
       />
       <QuantityField
-        label="Drawn"
-        unit="mm"
-        :digits="3"
+        v-bind="said('trial', 'widths', '0', 'drawnMm')"
         required
-        :min="0.01"
-        :max="50"
         :model-value="width.drawnMm"
         @update:model-value="(mm) => mm !== undefined && set(i, { drawnMm: mm })"
       />
       <QuantityField
-        label="Measured"
-        unit="mm"
-        :digits="3"
+        v-bind="said('trial', 'widths', '0', 'measuredMm')"
         required
-        :max="50"
         :model-value="width.measuredMm"
         @update:model-value="(mm) => mm !== undefined && set(i, { measuredMm: mm })"
       />

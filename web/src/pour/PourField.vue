@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { valueAt, type PourPath, type Reading } from '@zero-pour/contracts';
+import { computed } from 'vue';
+import QuantityField from '../components/QuantityField.vue';
+import ReadingField from '../components/ReadingField.vue';
+import { fieldOf, said } from '../components/said';
+import { usePour } from '../state/usePour';
+
+/** A number of the pour by its path: its label, unit and bounds are what the document's schema says of it. */
+const props = defineProps<{
+  at: PourPath;
+  /** Where the form calls it otherwise. */
+  label?: string;
+  hint?: string;
+  required?: boolean;
+  disabled?: boolean;
+  /** What holds while nothing is typed, and where it comes from. */
+  standard?: number;
+  standardFrom?: string;
+}>();
+const { pour, set } = usePour();
+
+const field = computed(() => fieldOf('pour', props.at));
+const shared = computed(() => ({
+  ...said('pour', ...props.at),
+  ...(props.label === undefined ? {} : { label: props.label }),
+}));
+const value = computed(() => valueAt(pour.value.doc, props.at));
+const standing = computed(() =>
+  props.standard === undefined
+    ? {}
+    : { standard: props.standard, ...(props.standardFrom ? { standardFrom: props.standardFrom } : {}) },
+);
+
+function take(next: number | Reading | undefined): void {
+  if (next === undefined && props.required) return;
+  const kept = typeof next === 'number' && field.value.whole ? Math.round(next) : next;
+  set(props.at, kept as never);
+}
+</script>
+
+<template>
+  <ReadingField
+    v-if="field.reading"
+    v-bind="shared"
+    :model-value="value as Reading | undefined"
+    @update:model-value="take"
+  />
+  <QuantityField
+    v-else
+    v-bind="{ ...shared, ...standing }"
+    :hint="hint ?? field.hint ?? ''"
+    :required="required"
+    :disabled="disabled"
+    :model-value="value as number | undefined"
+    @update:model-value="take"
+  />
+</template>
