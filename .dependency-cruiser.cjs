@@ -1,3 +1,7 @@
+const FEATURES = 'bench|board|burnout|chart|jobs|pattern|pour|quick|record|resins|shell|shop|sizes';
+/** What every feature of the page stands on. Jobs are its ground too, by their index. */
+const GROUND = 'api|components|state|testing|theme|time';
+
 /** Which files may ask which: no circles, and a room's inside only through its index. */
 module.exports = {
   forbidden: [
@@ -24,6 +28,20 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/src/([^/]+)/', pathNot: '(test\\.ts$|/testing/)' },
       to: { path: '^core/src/([^/]+)/(?!index\\.ts$)', pathNot: '^core/src/$1/' },
+    },
+    {
+      name: 'features-by-their-index',
+      comment: 'A feature of the page is used by another through its index.',
+      severity: 'error',
+      from: { path: `^web/src/(${FEATURES})/`, pathNot: '(test\\.ts$)' },
+      to: { path: `^web/src/(${FEATURES})/(?!index\\.ts$)`, pathNot: '^web/src/$1/' },
+    },
+    {
+      name: 'ground-below-features',
+      comment: 'What every feature stands on knows none of them.',
+      severity: 'error',
+      from: { path: `^web/src/(${GROUND})/`, pathNot: '(test\\.ts$)' },
+      to: { path: `^web/src/(${FEATURES})/`, pathNot: '^web/src/jobs/index\\.ts$' },
     },
   ],
   options: {

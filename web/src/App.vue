@@ -5,9 +5,8 @@ import { useNotices } from './state/notices';
 import { usePrints } from './state/printStore';
 import { useShop } from './state/shopStore';
 import { useSizes } from './state/sizeStore';
-import TopBar from './shell/TopBar.vue';
-import { quickSumsOpen } from './quick/quickSumsOpen';
-import { useAppKeys } from './shell/useAppKeys';
+import { TopBar, useAppKeys } from './shell';
+import { quickSumsOpen } from './quick';
 
 // What opens over the page comes when it is first asked for.
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { usePourLoaded } from '../pour/usePourLoaded';
+import { usePourLoaded } from '../state/usePourLoaded';
 import BenchWork from './BenchWork.vue';
-import type { BenchList } from './benchLists';
+import type { BenchList } from '../state/benchLists';
 
 const props = defineProps<{ id: string; stage: BenchList }>();
 const ready = usePourLoaded(() => props.id);

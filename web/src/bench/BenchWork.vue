@@ -10,7 +10,7 @@ import BenchClock from './BenchClock.vue';
 import BenchHead from './BenchHead.vue';
 import BenchLooks from './BenchLooks.vue';
 import BenchTimers from './BenchTimers.vue';
-import type { BenchList } from './benchLists';
+import type { BenchList } from '../state/benchLists';
 import { useBench } from './useBench';
 
 /** One step fills the screen; Space goes on. */

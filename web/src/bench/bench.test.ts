@@ -7,7 +7,7 @@ import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
 import BenchWork from './BenchWork.vue';
-import type { BenchList } from './benchLists';
+import type { BenchList } from '../state/benchLists';
 
 const shop = useFakeShop();
 const at = (number: number) => shop.file.pours.find((pour) => pour.number === number)!.id;

@@ -7,8 +7,8 @@ import { useUnits } from '../state/unitStore';
 import type { PourHandle } from '../state/usePour';
 import { formatStopwatch } from '../time/formatMoment';
 import { beep } from './beep';
-import type { BenchList } from './benchLists';
-import { recordStep } from './recordSteps';
+import type { BenchList } from '../state/benchLists';
+import { recordStep } from '../state/recordSteps';
 import {
   cleanSteps,
   investingSteps,
@@ -18,7 +18,7 @@ import {
   pouringSteps,
   powderStep,
   type TimedStep,
-} from './timedSteps';
+} from '../state/timedSteps';
 import { useTimers } from './useTimers';
 
 const SHOWN_AHEAD = 5;

@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { useBoard } from '../state/boardStore';
-import { cleanSteps, isRunning, type TimedStep } from './timedSteps';
+import { cleanSteps, isRunning, type TimedStep } from '../state/timedSteps';
 
 /** Something else that runs while the hands are busy here. */
 export interface RunningTimer {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { shallowRef } from 'vue';
-import { useNewPour } from '../pour/useNewPour';
+import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 

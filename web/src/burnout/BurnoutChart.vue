@@ -12,8 +12,7 @@ import type { TimePlan } from '@zero-pour/plan';
 import { clockTime } from '../time/shopClock';
 import { computed, useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
-import { usePlot } from '../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../chart';
 
 /** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
 const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; bench: BenchClock }>();

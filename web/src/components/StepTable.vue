@@ -2,7 +2,7 @@
 import type { StepRecord } from '@zero-pour/contracts';
 import { LOOK_WORDS, type Look } from '@zero-pour/core';
 import { clockTime } from '../time/shopClock';
-import { isLeft, timeWords, type TimedStep } from '../bench/timedSteps';
+import { isLeft, timeWords, type TimedStep } from '../state/timedSteps';
 import { useQuickNow } from '../state/clock';
 import { formatStopwatch } from '../time/formatMoment';
 

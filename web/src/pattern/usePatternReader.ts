@@ -4,8 +4,7 @@ import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
 import { readFileJob, sha256 } from '@zero-pour/jobs';
-import { runJob, whyNot } from '../jobs/runJob';
-import { WorkCancelled } from '../jobs/workerPool';
+import { runJob, whyNot, WorkCancelled } from '../jobs';
 
 export type ReaderState =
   | { status: 'idle' }

@@ -5,7 +5,7 @@ import { computed, defineAsyncComponent, watchEffect, type Component } from 'vue
 import { useRouter } from 'vue-router';
 import { usePours } from '../state/pourStore';
 import { providePour } from '../state/usePour';
-import NotKeptLines from '../shell/NotKeptLines.vue';
+import NotKeptLines from '../components/NotKeptLines.vue';
 import { useNotKept } from '../state/notKept';
 import SprueStepper from './SprueStepper.vue';
 import TicketPanel from './TicketPanel.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { repeatPourDoc, type Pour } from '@zero-pour/contracts';
 import { shallowRef } from 'vue';
-import { useNewPour } from './useNewPour';
+import { useNewPour } from '../state/useNewPour';
 
 /** "Same again, but …": the plan of this pour as a new one, with the change stated. */
 const props = defineProps<{ pour: Pour }>();

@@ -13,7 +13,7 @@ import {
 } from '@zero-pour/core';
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import QuantityField from '../components/QuantityField.vue';
-import { useNewPour } from '../pour/useNewPour';
+import { useNewPour } from '../state/useNewPour';
 import { usePlanningShop } from '../state/planningStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';

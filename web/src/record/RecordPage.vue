@@ -14,7 +14,7 @@ import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
 import UnreadLines from '../components/UnreadLines.vue';
-import { useNewPour } from '../pour/useNewPour';
+import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { usePlanningShop } from '../state/planningStore';
 import { useShop } from '../state/shopStore';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useNotKept } from '../state/notKept';
-import NotKeptLines from './NotKeptLines.vue';
+import NotKeptLines from '../components/NotKeptLines.vue';
 
 const open = defineModel<boolean>({ required: true });
 const notKept = useNotKept();

@@ -4,8 +4,8 @@ import { useFakeShop } from '../testing/fakeServer';
 import { useNotKept, type NotKept } from '../state/notKept';
 import { useShop } from '../state/shopStore';
 import { setShopZone } from '../time/shopClock';
-import { addressOf, placeWords, titleOf, typedWords } from './notKeptWords';
-import NotKeptLines from './NotKeptLines.vue';
+import { addressOf, placeWords, titleOf, typedWords } from '../state/notKeptWords';
+import NotKeptLines from '../components/NotKeptLines.vue';
 
 const shop = useFakeShop();
 

@@ -4,18 +4,10 @@ import { ref, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
-import { BENCH_LISTS } from '../bench/benchLists';
-import { useNewPour } from '../pour/useNewPour';
-import { quickSumsOpen } from '../quick/quickSumsOpen';
-
-/** Whether keys belong to a field now: they are never taken from somebody who types. */
-export function isTyping(target: EventTarget | null): boolean {
-  const element = target as HTMLElement | null;
-  return (
-    element?.closest?.('input, textarea, select, [contenteditable="true"], [role="listbox"]') !== null &&
-    element !== null
-  );
-}
+import { BENCH_LISTS } from '../state/benchLists';
+import { useNewPour } from '../state/useNewPour';
+import { isTyping } from '../state/isTyping';
+import { quickSumsOpen } from '../quick';
 
 /** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
 export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean> } {

@@ -2,7 +2,7 @@
 import type { Programme } from '@zero-pour/contracts';
 import { formatHours, programmeCurve, type Segment } from '@zero-pour/core';
 import { computed } from 'vue';
-import SegmentTable from '../burnout/SegmentTable.vue';
+import { SegmentTable } from '../burnout';
 
 /** A programme's segments, timed with a middling kiln and casting temperature: each pour counts with its own. */
 const props = defineProps<{ programme: Programme }>();

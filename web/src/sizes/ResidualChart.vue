@@ -2,8 +2,7 @@
 import { formatQuantity, shownUnit } from '@zero-pour/core';
 import type { MeasuredSize } from '@zero-pour/plan';
 import { computed, shallowRef, useTemplateRef } from 'vue';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../chart/plotly';
-import { usePlot } from '../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../chart';
 import { useUnits } from '../state/unitStore';
 
 /** What is left when the fit is taken off: over the size, or over time with each bottle in its own mark. */

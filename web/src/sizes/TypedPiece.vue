@@ -4,7 +4,7 @@ import { said } from '../components/said';
 import { FINISHES } from '@zero-pour/core';
 import { computed, reactive, watch } from 'vue';
 import QuantityField from '../components/QuantityField.vue';
-import { SIZE_KIND_NAMES } from '../pour/scale/useWantedSizes';
+import { SIZE_KIND_NAMES } from './useWantedSizes';
 import { useShop } from '../state/shopStore';
 import { newSeries } from './newSeries';
 import ThingsFields from './ThingsFields.vue';

@@ -3,7 +3,7 @@ import type { SizeTarget } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { stepName, type WhyOff } from '@zero-pour/plan';
 import { computed } from 'vue';
-import { formatPercents } from '../pour/scale/formatPercents';
+import { formatPercents } from './formatPercents';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 

@@ -1,7 +1,7 @@
 import type { Shop } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { useReadings } from '../jobs/readingStore';
+import { useReadings } from '../jobs';
 import { usePrints } from './printStore';
 import { useShop } from './shopStore';
 import { useSizes } from './sizeStore';

@@ -2,7 +2,7 @@ import type { Pour, PourFlask, PourPath, PourValue } from '@zero-pour/contracts'
 import { planPour, type FlaskPlan, type PourPlan } from '@zero-pour/plan';
 import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue';
 import { watchDebounced } from '@vueuse/core';
-import { useReadings } from '../jobs/readingStore';
+import { useReadings } from '../jobs';
 import { usePours } from './pourStore';
 import { usePlanningShop } from './planningStore';
 

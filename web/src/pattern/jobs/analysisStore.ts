@@ -4,9 +4,7 @@ import { jobText, partOf, patternJob, type PatternOutput } from '@zero-pour/jobs
 import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
 import { request } from '../../api/request';
-import { useReadings } from '../../jobs/readingStore';
-import { whyNot } from '../../jobs/runJob';
-import { WorkCancelled } from '../../jobs/workerPool';
+import { useReadings, whyNot, WorkCancelled } from '../../jobs';
 import { useShop } from '../../state/shopStore';
 
 /** What is known of a pattern beyond its measure, and what is being done about it. */

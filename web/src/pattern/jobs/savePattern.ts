@@ -1,7 +1,7 @@
 import type { Pattern, SizeTarget } from '@zero-pour/contracts';
 import { formatNumber, type AlongAxes } from '@zero-pour/core';
 import { partOf, savePartJob, type SaveFormat, type Stretch } from '@zero-pour/jobs';
-import { runJob } from '../../jobs/runJob';
+import { runJob } from '../../jobs';
 import { saveFile } from '../saveFile';
 
 async function write(pattern: Pattern, stretch: Stretch | null, to: SaveFormat, name: string): Promise<void> {

@@ -2,7 +2,7 @@ import type { Pattern } from '@zero-pour/contracts';
 import { readShape, type SurfacePaint } from '@zero-pour/core';
 import { partOf, shapeJob } from '@zero-pour/jobs';
 import { fetchBytes } from '../../api/request';
-import { runJob } from '../../jobs/runJob';
+import { runJob } from '../../jobs';
 import { useAnalyses } from './analysisStore';
 
 /** A part for the view; painted once it has been analysed. */

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { formatQuantity, shownUnit, type PrintDirection } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
-import { usePlot } from '../../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { useUnits } from '../../state/unitStore';
 
 /** Area, outline and overhang of each layer over the height, with islands and cups marked; a click goes to a layer. */

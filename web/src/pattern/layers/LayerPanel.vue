@@ -6,7 +6,7 @@ import { layersJob, partOf, type CutLayers } from '@zero-pour/jobs';
 import { computed, shallowRef, watch } from 'vue';
 import NumberList from '../../components/NumberList.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { useJob } from '../../jobs/useJob';
+import { useJob } from '../../jobs';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import type { ViewShape } from '../jobs/shapes';

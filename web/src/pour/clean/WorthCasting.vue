@@ -7,7 +7,7 @@ import ChoiceRow from '../../components/ChoiceRow.vue';
 import { useSlowNow } from '../../state/clock';
 import { usePrints } from '../../state/printStore';
 import { usePour } from '../../state/usePour';
-import { useNewPour } from '../useNewPour';
+import { useNewPour } from '../../state/useNewPour';
 
 /** Each piece before it is invested: what becomes of it, and what is expected, to be compared with the casting. */
 const { pour, plan, set } = usePour();

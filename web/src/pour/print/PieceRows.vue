@@ -6,7 +6,7 @@ import { printedPieces, sameHeight } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { readReadings } from '../../sizes/newSeries';
+import { readReadings } from '../../sizes';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 

@@ -14,9 +14,7 @@ import {
 import { findingContext, sizePathOf, type ScalePlan } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
-import AnalysisProgress from '../../pattern/page/AnalysisProgress.vue';
-import FindingList from '../../pattern/page/FindingList.vue';
-import { useAnalyses } from '../../pattern/jobs/analysisStore';
+import { AnalysisProgress, FindingList, useAnalyses } from '../../pattern';
 import { usePour } from '../../state/usePour';
 
 /** The part at print size: its thinnest wall after shrinkage and finishing, its class, and what is found against it. */

@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { wantedMm, type Pattern } from '@zero-pour/contracts';
 import { formatQuantity, PATTERN_LIMITS, WIDE_BAND_MM, wideBandAllowanceMm } from '@zero-pour/core';
-import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
-import { useAnalyses } from '../../pattern/jobs/analysisStore';
-import type { PaintName } from '../../pattern/view/paint';
+import { computed, shallowRef, watch } from 'vue';
+import { PatternViewer, useAnalyses, type PaintName } from '../../pattern';
 import { usePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
-import { useWantedSizes, withField } from './useWantedSizes';
-
-const PatternViewer = defineAsyncComponent(() => import('../../pattern/view/PatternViewer.vue'));
+import { useWantedSizes, withField } from '../../sizes';
 
 /** Sizes that the file itself has: the bore, holes, whole lengths, or what is measured on the model. */
 const props = defineProps<{ pattern: Pattern }>();

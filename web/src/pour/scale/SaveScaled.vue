@@ -2,7 +2,7 @@
 import type { SaveFormat } from '@zero-pour/jobs';
 import { nameOfPart, type ScalePlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
-import { saveScaled, scaledName } from '../../pattern/jobs/savePattern';
+import { saveScaled, scaledName } from '../../pattern';
 import { useNotices } from '../../state/notices';
 import { usePour } from '../../state/usePour';
 

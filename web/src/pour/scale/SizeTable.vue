@@ -7,7 +7,7 @@ import { computed } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { usePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
-import { SIZE_KIND_NAMES, useWantedSizes, withField } from './useWantedSizes';
+import { SIZE_KIND_NAMES, useWantedSizes, withField } from '../../sizes';
 
 /** All wanted sizes: as drawn, as wanted, as they come out; which must hold and which may follow. */
 const props = defineProps<{ planned: readonly PlannedSize[] }>();

@@ -3,8 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { formatQuantity, formatValue, shownUnit } from '@zero-pour/core';
 import { sharesOfSize, type PlannedSize, type ScaleChain } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
-import { usePlot } from '../../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { usePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
 

@@ -6,7 +6,7 @@ import { useFakeShop } from '../../testing/fakeServer';
 import { lastEmitted } from '../../testing/mountInApp';
 import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import { scaledName } from '../../pattern/jobs/savePattern';
-import { markPoured, markPrintStart } from '../printedAs';
+import { markPoured, markPrintStart } from '../../state/printedAs';
 import CastingSizeRows from '../stages/CastingSizeRows.vue';
 import HoldSizeFields from '../stages/HoldSizeFields.vue';
 import ScaleStage from '../stages/ScaleStage.vue';
@@ -14,7 +14,7 @@ import ChainTable from './ChainTable.vue';
 import OnTheWay from './OnTheWay.vue';
 import OutOfFile from './OutOfFile.vue';
 import SizeTable from './SizeTable.vue';
-import { withField } from './useWantedSizes';
+import { withField } from '../../sizes/useWantedSizes';
 
 const shop = useFakeShop();
 const flat = flatText;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { usePourLoaded } from '../usePourLoaded';
+import { usePourLoaded } from '../../state/usePourLoaded';
 import PlateSheet from './PlateSheet.vue';
 
 const props = defineProps<{ id: string }>();

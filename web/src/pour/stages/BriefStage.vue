@@ -11,7 +11,7 @@ import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import { useThenOpen } from '../../state/useThenOpen';
 import StageHead from '../StageHead.vue';
-import { useBriefLines } from '../useBriefLines';
+import { useBriefLines } from '../../state/useBriefLines';
 import HoldSizeFields from './HoldSizeFields.vue';
 import WhenFields from './WhenFields.vue';
 

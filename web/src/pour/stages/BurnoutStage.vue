@@ -2,12 +2,12 @@
 import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
 import { judgeTimes, valueOf } from '@zero-pour/plan';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import SegmentTable from '../../burnout/SegmentTable.vue';
+import { BurnoutChart, SegmentTable } from '../../burnout';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
@@ -18,7 +18,6 @@ import DoneLine from '../DoneLine.vue';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';
 
-const BurnoutChart = defineAsyncComponent(() => import('../../burnout/BurnoutChart.vue'));
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const shop = useShop();

@@ -4,7 +4,7 @@ import { said } from '../../components/said';
 import { RING_SYSTEM_NAMES, RING_SYSTEMS, ringDiameterMm, type RingSystem } from '@zero-pour/core';
 import { ref } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { useWantedSizes, withField } from '../scale/useWantedSizes';
+import { useWantedSizes, withField } from '../../sizes';
 
 /** The size that the piece is asked for first: in length, or as a ring size of any system. */
 const { first, keep, remove } = useWantedSizes();

@@ -3,7 +3,7 @@ import { BORIC_SCHOOLS, formatQuantity, type StageKey } from '@zero-pour/core';
 import { valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { investingSteps } from '../../bench/timedSteps';
+import { investingSteps } from '../../state/timedSteps';
 import CautionLine from '../../components/CautionLine.vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';

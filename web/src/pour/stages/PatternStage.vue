@@ -2,19 +2,21 @@
 import { PATTERN_LIMITS } from '@zero-pour/core';
 import { findingContext, nameOfPart } from '@zero-pour/plan';
 import type { Pattern } from '@zero-pour/contracts';
-import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
-import AnalysisProgress from '../../pattern/page/AnalysisProgress.vue';
-import FindingList from '../../pattern/page/FindingList.vue';
-import PatternDrop from '../../pattern/PatternDrop.vue';
-import PatternNumbers from '../../pattern/page/PatternNumbers.vue';
-import { findingsOf } from '../../pattern/jobs/findingsOf';
-import { useAnalyses } from '../../pattern/jobs/analysisStore';
-import type { PaintName } from '../../pattern/view/paint';
+import { computed, shallowRef, watch } from 'vue';
+import {
+  AnalysisProgress,
+  FindingList,
+  findingsOf,
+  PatternDrop,
+  PatternNumbers,
+  PatternViewer,
+  useAnalyses,
+  type PaintName,
+} from '../../pattern';
 import { usePour } from '../../state/usePour';
 import StageHead from '../StageHead.vue';
-import { useBriefLines } from '../useBriefLines';
+import { useBriefLines } from '../../state/useBriefLines';
 
-const PatternViewer = defineAsyncComponent(() => import('../../pattern/view/PatternViewer.vue'));
 const analyses = useAnalyses();
 const { plan } = usePour();
 const { add: addLine } = useBriefLines();

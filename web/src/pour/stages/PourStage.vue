@@ -11,7 +11,7 @@ import PlannedNote from '../../components/PlannedNote.vue';
 import MomentField from '../../components/MomentField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import { markPoured } from '../printedAs';
+import { markPoured } from '../../state/printedAs';
 import FlaskChoice from '../FlaskChoice.vue';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';

@@ -9,7 +9,7 @@ import MomentField from '../../components/MomentField.vue';
 import NoteField from '../../components/NoteField.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import BeforePrint from '../../resins/page/BeforePrint.vue';
+import { BeforePrint } from '../../resins';
 import { useSlowNow } from '../../state/clock';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
@@ -21,7 +21,7 @@ import PieceRows from '../print/PieceRows.vue';
 import PrintRecord from '../print/PrintRecord.vue';
 import PrintWhy from '../print/PrintWhy.vue';
 import FreshLines from '../FreshLines.vue';
-import { markPrintStart } from '../printedAs';
+import { markPrintStart } from '../../state/printedAs';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';
 

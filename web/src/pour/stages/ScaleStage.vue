@@ -10,7 +10,7 @@ import PlannedNote from '../../components/PlannedNote.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { formatDay } from '../../time/formatMoment';
-import { formatPercents } from '../scale/formatPercents';
+import { formatPercents } from '../../sizes';
 import AtPrintSize from '../scale/AtPrintSize.vue';
 import ChainTable from '../scale/ChainTable.vue';
 import OnTheWay from '../scale/OnTheWay.vue';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
+import { LayerChart } from '../../pattern';
 import JudgementList from '../../components/JudgementList.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import type { SupportAdvice } from '@zero-pour/core';
@@ -7,7 +8,7 @@ import type { StandingInput } from '@zero-pour/jobs';
 import { planLoad, type Part } from '@zero-pour/plan';
 import { usePour } from '../../state/usePour';
 import { supportLines } from './supportLines';
-import type { JobState } from '../../jobs/useJob';
+import type { JobState } from '../../jobs';
 
 /** What the layers say of the part as it stands: supports with their weights, and the layers themselves. */
 const props = defineProps<{ part: Part; state: JobState<StandingInput, SupportAdvice> }>();
@@ -15,7 +16,6 @@ const { pour, plan, set } = usePour();
 const advice = computed(() => (props.state.status === 'done' ? props.state.output : undefined));
 /** Whether the plate holds it, once all its parts were cut. */
 const load = computed(() => planLoad(plan.value.context));
-const LayerChart = defineAsyncComponent(() => import('../../pattern/layers/LayerChart.vue'));
 const chartOpen = shallowRef(false);
 const layer = shallowRef(0);
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { SupportAdvice, SupportPoint } from '@zero-pour/core';
 import { computed } from 'vue';
-import type { PartScene } from '../../pattern/view/partScene';
+import type { PartScene } from '../../pattern';
 
 /** Supports as dots on the part, larger where heavier; crossed where cutters do not reach. */
 const props = defineProps<{ advice: SupportAdvice; supported: boolean; scene: PartScene; tick: number; width: number; height: number }>(); // prettier-ignore

@@ -1,6 +1,5 @@
 import { growFaces } from '@zero-pour/core';
-import type { ViewShape } from '../../pattern/jobs/shapes';
-import type { Point } from '../../pattern/view/partScene';
+import type { Point, ViewShape } from '../../pattern';
 
 const WAX_RGB = [0x2f, 0x6b, 0x6f] as const;
 const CLEAN_RGB = [0xd8, 0xc0, 0x7a] as const;

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { PlateComparison, PlateCosts } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
-import { BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
-import { usePlot } from '../../chart/usePlot';
+import { BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 
 /** Cost of a good casting, by what it is made of. */
 const props = defineProps<{ rows: readonly PlateComparison[]; currency: string }>();

@@ -3,9 +3,7 @@ import type { CouponShape } from '@zero-pour/jobs';
 import { NO_ROTATION, rotationMatrix, type CouponLayout } from '@zero-pour/core';
 import { useElementSize } from '@vueuse/core';
 import { onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
-import { PartScene } from '../../pattern/view/partScene';
-import { onSceneKey, SCENE_KEYS_HELP } from '../../pattern/view/sceneKeys';
-import SceneMarks from '../../pattern/view/SceneMarks.vue';
+import { onSceneKey, PartScene, SCENE_KEYS_HELP, SceneMarks } from '../../pattern';
 import CouponPlan from './CouponPlan.vue';
 
 /** The coupon in three dimensions, as it will be saved; without a 3-D picture, its plan from above. */

@@ -2,8 +2,7 @@
 import type { CureTest } from '@zero-pour/contracts';
 import { cureDepthMm, formatQuantity, shownUnit, type WorkingCurve } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
-import { usePlot } from '../../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { useUnits } from '../../state/unitStore';
 
 /** Depth cured over energy, with the fitted line. */

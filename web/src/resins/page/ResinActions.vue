@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
-import { itemFrom } from '../../shop/bookItems';
+import { itemFrom } from '../../shop';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 import { useThenOpen } from '../../state/useThenOpen';

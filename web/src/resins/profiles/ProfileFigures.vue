@@ -3,7 +3,7 @@ import type { Profile } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { computed } from 'vue';
 import NumberList from '../../components/NumberList.vue';
-import { PROFILE_FIELDS } from '../../shop/printFields';
+import { PROFILE_FIELDS } from '../../shop';
 import { useUnits } from '../../state/unitStore';
 
 /** What a profile sets, to read. */

@@ -3,8 +3,7 @@ import { profileName, type Profile } from '@zero-pour/contracts';
 import { said } from '../../components/said';
 import { CAST_CLASSES, type CastClass } from '@zero-pour/core';
 import QuantityField from '../../components/QuantityField.vue';
-import ItemForm from '../../shop/ItemForm.vue';
-import { useItemEdit } from '../../shop/useItemEdit';
+import { ItemForm, useItemEdit } from '../../shop';
 import { useShop } from '../../state/shopStore';
 
 /** Figures of one profile. Class and layer height belong to what it is: its name follows them. */

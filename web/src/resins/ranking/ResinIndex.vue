@@ -10,7 +10,7 @@ import {
 import { RANKED_HEIGHT_MM, rankResins } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
-import { itemFrom, TEMPLATES } from '../../shop/bookItems';
+import { itemFrom, TEMPLATES } from '../../shop';
 import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';

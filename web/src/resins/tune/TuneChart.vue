@@ -2,8 +2,7 @@
 import type { TuningAnswer } from '@zero-pour/jobs';
 import type { TuningOf, UsedTrial } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
-import { axisTitle, BASE_LAYOUT, CHART_AXIS, type Data, type Layout } from '../../chart/plotly';
-import { usePlot } from '../../chart/usePlot';
+import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { seconds } from './words';
 
 /** Both edges over exposure: expected share, 90 % band, the counts as points with their trial's number. */

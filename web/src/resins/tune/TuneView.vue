@@ -13,7 +13,7 @@ import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NumberList from '../../components/NumberList.vue';
-import { isTyping } from '../../shell/useAppKeys';
+import { isTyping } from '../../state/isTyping';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import CountEntry from './CountEntry.vue';

@@ -1,6 +1,6 @@
 import { tuneJob, type TuningAnswer, type TuningJob } from '@zero-pour/jobs';
 import { computed, shallowRef, watch } from 'vue';
-import { useJob } from '../../jobs/useJob';
+import { useJob } from '../../jobs';
 
 /**
  * What the counts say, worked out beside the page; the answer to the newest question is shown, others are dropped.

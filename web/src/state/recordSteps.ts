@@ -1,6 +1,6 @@
 import type { StepRecord } from '@zero-pour/contracts';
-import type { PourHandle } from '../state/usePour';
-import { markPoured } from '../pour/printedAs';
+import type { PourHandle } from './usePour';
+import { markPoured } from './printedAs';
 import type { BenchList } from './benchLists';
 import { POURED, POWDER_IN } from './timedSteps';
 

@@ -1,6 +1,6 @@
 import { FIRST_SIZE, type SizeKind, type SizeTarget } from '@zero-pour/contracts';
 import { computed } from 'vue';
-import { usePour } from '../../state/usePour';
+import { usePour } from '../state/usePour';
 
 /** The sizes that the brief asks for, and how to change them. */
 export function useWantedSizes() {

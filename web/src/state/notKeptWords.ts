@@ -1,6 +1,6 @@
 import { fieldWords, momentSchema } from '@zero-pour/contracts';
 import { STAGES } from '@zero-pour/core';
-import type { NotKept } from '../state/notKept';
+import type { NotKept } from './notKept';
 import { clockTime } from '../time/shopClock';
 
 /** The place of a refused field as it is called: "Print › room c". */

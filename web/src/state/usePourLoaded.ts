@@ -1,7 +1,7 @@
 import { shallowRef, watch, type ShallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { useNotices } from '../state/notices';
-import { usePours } from '../state/pourStore';
+import { useNotices } from './notices';
+import { usePours } from './pourStore';
 
 /** Fetches the pour of a page that stands by itself; one that is not there leads back to the board. */
 export function usePourLoaded(id: () => string): ShallowRef<boolean> {

@@ -1,6 +1,6 @@
 import { emptyPourDoc, type PourDoc } from '@zero-pour/contracts';
-import { usePours } from '../state/pourStore';
-import { useThenOpen } from '../state/useThenOpen';
+import { usePours } from './pourStore';
+import { useThenOpen } from './useThenOpen';
 
 /** Starts a pour, empty or from a document, and opens its brief. */
 export function useNewPour(): (doc?: PourDoc) => Promise<boolean> {

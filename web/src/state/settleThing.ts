@@ -10,9 +10,9 @@ import {
   type RecordKind,
   type ShopKind,
 } from '@zero-pour/contracts';
-import { useRecords } from '../state/recordStore';
-import { useShop } from '../state/shopStore';
-import type { RefusedThing } from '../state/notKept';
+import { useRecords } from './recordStore';
+import { useShop } from './shopStore';
+import type { RefusedThing } from './notKept';
 import { typedWords } from './notKeptWords';
 
 /** How the two versions of a thing differ, field by field: "height mm: yours 90, theirs 102". */

@@ -1,6 +1,6 @@
 import type { BriefLine } from '@zero-pour/contracts';
 import { computed } from 'vue';
-import { usePour } from '../state/usePour';
+import { usePour } from './usePour';
 
 /** Letters of a new line's key: enough that two windows never choose the same. */
 const KEY_LETTERS = 8;

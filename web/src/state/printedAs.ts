@@ -1,6 +1,6 @@
 import { plateNow, valueOf } from '@zero-pour/plan';
-import { useNotices } from '../state/notices';
-import type { PourHandle } from '../state/usePour';
+import { useNotices } from './notices';
+import type { PourHandle } from './usePour';
 
 /**
  * The print is started, or not after all: from its start plate and scale stand as it was planned then, so that what is

@@ -2,8 +2,8 @@
 import { useNotices } from '../state/notices';
 import { useNotKept, type NotKept, type RefusedField, type RefusedThing } from '../state/notKept';
 import { usePours } from '../state/pourStore';
-import { addressOf, titleOf, typedWords } from './notKeptWords';
-import { differences, keepMine, takeTheirs } from './settleThing';
+import { addressOf, titleOf, typedWords } from '../state/notKeptWords';
+import { differences, keepMine, takeTheirs } from '../state/settleThing';
 
 /** What was typed and refused, each with its sentence and the ways on. */
 defineProps<{ entries: readonly NotKept[]; links?: boolean }>();

@@ -1,0 +1,4 @@
+export { useReadings } from './readingStore';
+export { runJob, whyNot } from './runJob';
+export { useJob, type JobState } from './useJob';
+export { WorkCancelled } from './workerPool';

@@ -1,0 +1,1 @@
+export { quickSumsOpen } from './quickSumsOpen';

@@ -1,0 +1,2 @@
+export { default as TopBar } from './TopBar.vue';
+export { useAppKeys } from './useAppKeys';

@@ -1,0 +1,6 @@
+export { default as HistoryList } from './HistoryList.vue';
+export { default as ItemForm } from './ItemForm.vue';
+export { default as LearntLine } from './LearntLine.vue';
+export { itemFrom, TEMPLATES } from './bookItems';
+export { PROFILE_FIELDS } from './printFields';
+export { useItemEdit } from './useItemEdit';
