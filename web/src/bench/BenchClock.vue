@@ -28,18 +28,18 @@ const usedShare = computed(() => Math.min(100, (usedMs.value / workingMs.value) 
 <style scoped>
 .bar {
   height: 18px;
-  background: #443c35;
+  background: var(--char-line);
 }
 .bar i {
   display: block;
   height: 100%;
-  background: linear-gradient(90deg, #7a1f14, #d9541e);
+  background: linear-gradient(90deg, var(--oxide), var(--melt));
 }
 .under {
   display: flex;
   justify-content: space-between;
   padding: 8px 0 4px;
   font-size: 17px;
-  color: #cfc5b4;
+  color: var(--line);
 }
 </style>

@@ -30,7 +30,7 @@ header {
   justify-content: space-between;
   gap: 6px 20px;
   font-size: 20px;
-  color: #cfc5b4;
+  color: var(--line);
 }
 .signs {
   display: flex;
@@ -47,9 +47,9 @@ header {
   cursor: pointer;
 }
 .waiting {
-  color: #f5b04a;
+  color: var(--glow);
 }
 .pale {
-  color: #b9ae9b;
+  color: var(--line2);
 }
 </style>

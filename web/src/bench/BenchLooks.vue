@@ -25,9 +25,9 @@ const emit = defineEmits<{ saw: [look: Look] }>();
   min-height: 64px;
   padding: 8px 22px;
   font: 600 23px var(--text);
-  color: #f3ede2;
-  background: #3a332d;
-  border: 1.5px solid #8a7f72;
+  color: var(--bone);
+  background: var(--char-sheet);
+  border: 1.5px solid var(--ash);
   border-radius: 3px;
   cursor: pointer;
 }

@@ -40,8 +40,8 @@ const left = ({ endsAt }: RunningTimer, now: number): string =>
   gap: 8px 26px;
   align-items: center;
   padding: 10px 0;
-  border-top: 1px solid #4d453d;
-  color: #e9e0d1;
+  border-top: 1px solid var(--char-line);
+  color: var(--rule);
   font-size: 19px;
 }
 ul {
@@ -60,25 +60,25 @@ li {
 .left {
   font-size: 30px;
   font-weight: 700;
-  color: #f5b04a;
+  color: var(--glow);
 }
 .over .left {
-  color: #f58a5c;
+  color: var(--ember);
 }
 .add {
   display: flex;
   gap: 8px;
   align-items: center;
   margin-left: auto;
-  color: #b9ae9b;
+  color: var(--line2);
 }
 button {
   min-height: 44px;
   padding: 4px 14px;
   font: 600 16px var(--text);
-  color: #f3ede2;
+  color: var(--bone);
   background: none;
-  border: 1.5px solid #8a7f72;
+  border: 1.5px solid var(--ash);
   border-radius: 3px;
   cursor: pointer;
 }

@@ -155,7 +155,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   flex-direction: column;
   padding: 30px 44px 24px;
   background: var(--char);
-  color: #f3ede2;
+  color: var(--bone);
 }
 .now {
   flex: 1;
@@ -173,21 +173,21 @@ h1 {
   font-variant-numeric: tabular-nums;
   letter-spacing: -0.01em;
   line-height: 1.05;
-  color: #f5b04a;
+  color: var(--glow);
 }
 .figure.small {
   font-size: min(110px, 11vw);
 }
 .figure.over {
-  color: #f58a5c;
+  color: var(--ember);
 }
 .note {
   font-size: 25px;
   max-width: 720px;
-  color: #e9e0d1;
+  color: var(--rule);
 }
 .pale {
-  color: #b9ae9b;
+  color: var(--line2);
 }
 .then {
   list-style: none;
@@ -210,7 +210,7 @@ h1 {
   text-align: left;
   background: none;
   border: none;
-  border-top: 1px solid #4d453d;
+  border-top: 1px solid var(--char-line);
   cursor: pointer;
 }
 .then .num {
@@ -230,22 +230,22 @@ footer button {
   min-height: 56px;
   padding: 8px 20px;
   font: 600 19px var(--text);
-  color: #f3ede2;
+  color: var(--bone);
   background: none;
-  border: 1.5px solid #8a7f72;
+  border: 1.5px solid var(--ash);
   border-radius: 3px;
   cursor: pointer;
 }
 footer .go {
-  background: #f5b04a;
-  border-color: #f5b04a;
-  color: #24211d;
+  background: var(--glow);
+  border-color: var(--glow);
+  color: var(--ink);
 }
 .caution {
   order: -1;
   width: 100%;
   font-size: 18px;
-  color: #f5b04a;
+  color: var(--glow);
 }
 @media (max-width: 900px) {
   .work {

@@ -19,7 +19,7 @@ const shown = computed(() => {
   const all = busyRows(props.rows);
   return [...all.slice(0, -1).slice(0, MOST - 1), ...all.slice(-1)];
 });
-const COLOURS = { kiln: '#c2592c', printer: '#12555a', hands: '#24211d' };
+const COLOURS = { kiln: 'var(--clay)', printer: 'var(--wax)', hands: 'var(--ink)' };
 const bars = (stretches: readonly { from: number; to: number; label: string }[]) =>
   stretches
     .filter((s) => s.to > props.stretch.from && s.from < props.stretch.to)
@@ -31,7 +31,7 @@ const bars = (stretches: readonly { from: number; to: number; label: string }[])
 
 <template>
   <g>
-    <line x1="0" :x2="width" :y1="top" :y2="top" stroke="#b9ae9b" stroke-width="2" />
+    <line x1="0" :x2="width" :y1="top" :y2="top" stroke="var(--line2)" stroke-width="2" />
     <text x="14" :y="top + 22" class="head">Benches</text>
     <g v-for="(row, i) in shown" :key="row.name">
       <text x="14" :y="top + 52 + i * PITCH" class="name">{{ row.name }}</text>
@@ -56,6 +56,6 @@ const bars = (stretches: readonly { from: number; to: number; label: string }[])
 }
 .label {
   font: 12.5px var(--mono);
-  fill: #fff;
+  fill: var(--paper);
 }
 </style>

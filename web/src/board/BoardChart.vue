@@ -77,8 +77,8 @@ const fits = (text: string, px: number): string =>
     <svg v-if="width > 0" :width="width" :height="height" role="group" aria-label="Pours on the time axis">
       <defs>
         <pattern id="closed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#efe9dd" />
-          <line x1="0" y1="0" x2="0" y2="6" stroke="#e0d7c6" stroke-width="2" />
+          <rect width="6" height="6" fill="var(--hatch)" />
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--sand)" stroke-width="2" />
         </pattern>
       </defs>
       <rect
@@ -91,7 +91,7 @@ const fits = (text: string, px: number): string =>
         fill="url(#closed)"
       />
       <g v-for="day in dayMarks(stretch)" :key="day.at">
-        <line :x1="axis.x(day.at)" :x2="axis.x(day.at)" y1="8" :y2="height - 10" stroke="#d6cdbd" />
+        <line :x1="axis.x(day.at)" :x2="axis.x(day.at)" y1="8" :y2="height - 10" stroke="var(--line)" />
         <text v-if="axis.x(day.at) < width - 78" :x="axis.x(day.at) + 5" y="22" class="day">
           {{ day.label }}
         </text>
@@ -106,7 +106,7 @@ const fits = (text: string, px: number): string =>
         {{ hour.label }}
       </text>
       <g v-for="lane in lanes" :key="lane.row.pour.id">
-        <line x1="0" :x2="width" :y1="lane.top" :y2="lane.top" stroke="#d6cdbd" />
+        <line x1="0" :x2="width" :y1="lane.top" :y2="lane.top" stroke="var(--line)" />
         <a
           :href="`/pours/${lane.row.pour.id}`"
           :aria-label="`Open pour ${lane.row.pour.number}, ${lane.row.title}`"
@@ -170,7 +170,7 @@ const fits = (text: string, px: number): string =>
             <path
               v-if="moment.stage !== 'pour' && lane.shows(moment.at)"
               :d="`M${axis.x(moment.at)} ${lane.top + 117}l-5.5 9h11z`"
-              :fill="moment.done ? '#8f9698' : '#12555a'"
+              :fill="moment.done ? 'var(--metal)' : 'var(--wax)'"
             />
           </template>
           <g v-if="lane.shows(lane.times.zero)" class="zero">
@@ -192,7 +192,14 @@ const fits = (text: string, px: number): string =>
         </template>
       </g>
       <BenchRows :rows="timed" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
-      <line :x1="axis.x(now)" :x2="axis.x(now)" y1="34" :y2="benchTop" stroke="#24211d" stroke-width="1.5" />
+      <line
+        :x1="axis.x(now)"
+        :x2="axis.x(now)"
+        y1="34"
+        :y2="benchTop"
+        stroke="var(--ink)"
+        stroke-width="1.5"
+      />
       <text :x="axis.x(now) + 5" y="60" class="now">{{ clockTime(now, 'HH:mm') }}</text>
     </svg>
   </div>
@@ -216,7 +223,7 @@ text {
 }
 .hour {
   font: 11.5px var(--mono);
-  fill: #71675a;
+  fill: var(--mute);
   text-anchor: middle;
 }
 .small {
@@ -235,10 +242,10 @@ text {
 }
 .block.done {
   fill: var(--metal);
-  stroke: #7b8284;
+  stroke: var(--metal);
 }
 .block.running {
-  fill: #f6d9c4;
+  fill: var(--melt-tint);
   stroke: var(--melt);
   stroke-width: 2;
 }
@@ -248,10 +255,10 @@ text {
   pointer-events: none;
 }
 .blockname.done {
-  fill: #1e2122;
+  fill: var(--ink);
 }
 .blockname.running {
-  fill: #8f330b;
+  fill: var(--melt-text);
 }
 .zero line {
   stroke: var(--melt);

@@ -149,8 +149,8 @@ function move(conflict: BoardConflict): void {
 }
 .on-button {
   background: none;
-  border-color: #7fa6a8;
-  color: #fff;
+  border-color: var(--wax-mid);
+  color: var(--paper);
   margin-left: 8px;
 }
 .nothing {
@@ -197,13 +197,13 @@ aside h2 {
   margin-top: 12px;
   padding: 9px 12px;
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
   font-size: 14px;
 }
 .weight {
   margin-right: 6px;
   font-size: 12px;
-  color: #855300;
+  color: var(--amber-text);
 }
 @media (max-width: 980px) {
   .board {

@@ -13,6 +13,7 @@ import { clockTime } from '../time/shopClock';
 import { computed, useTemplateRef } from 'vue';
 import { useUnits } from '../state/unitStore';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../chart';
+import { COLOURS } from '../theme/colours';
 
 /** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
 const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; bench: BenchClock }>();
@@ -41,7 +42,7 @@ const data = computed<Data[]>(() => [
     mode: 'lines',
     x: points.value.map((p) => xOf(p.h)),
     y: points.value.map((p) => shown(p.tempC)),
-    line: { color: '#24211D', width: 2.4 },
+    line: { color: COLOURS.ink, width: 2.4 },
     text: points.value.map(
       (p) => `${formatQuantity({ value: p.tempC, unit: 'degC' }, units.choice)}, ${p.h.toFixed(1)} h`,
     ),
@@ -52,7 +53,7 @@ const data = computed<Data[]>(() => [
     mode: 'markers',
     x: hands.value.map((hand) => xOf(hand.atH)),
     y: hands.value.map(() => shown(0)),
-    marker: { symbol: 'triangle-up', size: 12, color: '#12555A' },
+    marker: { symbol: 'triangle-up', size: 12, color: COLOURS.wax },
     text: hands.value.map((hand) => hand.what),
     hoverinfo: 'text',
     cliponaxis: false,
@@ -74,7 +75,7 @@ function closedShapes(): Partial<Layout>['shapes'] {
       y0: 0,
       y1: 1,
       line: { width: 0 },
-      fillcolor: '#EAE2D2',
+      fillcolor: COLOURS.sand,
     }),
   );
 }
@@ -101,7 +102,7 @@ const layout = computed<Partial<Layout>>(() => {
         x1: 1,
         y0: shown(CARBON_C),
         y1: shown(CARBON_C),
-        line: { color: '#D9541E', width: 1.4, dash: 'dot' },
+        line: { color: COLOURS.melt, width: 1.4, dash: 'dot' },
       },
       {
         type: 'line',
@@ -111,7 +112,7 @@ const layout = computed<Partial<Layout>>(() => {
         x1: zero,
         y0: 0,
         y1: 1.02,
-        line: { color: '#D9541E', width: 3 },
+        line: { color: COLOURS.melt, width: 3 },
       },
     ],
     annotations: [
@@ -124,7 +125,7 @@ const layout = computed<Partial<Layout>>(() => {
         xanchor: 'left',
         showarrow: false,
         text: `carbon burns above ${formatQuantity({ value: CARBON_C, unit: 'degC' }, units.choice)}`,
-        font: { color: '#B5410F', size: 12.5 },
+        font: { color: COLOURS.meltText, size: 12.5 },
       },
       {
         xref: 'x',
@@ -135,7 +136,7 @@ const layout = computed<Partial<Layout>>(() => {
         xanchor: 'right',
         showarrow: false,
         text: props.times ? `<b>zero ${clockTime(props.times.zero, 'EEE HH:mm')}</b>` : '<b>zero</b>',
-        font: { color: '#B5410F', size: 14 },
+        font: { color: COLOURS.meltText, size: 14 },
       },
       ...props.curve.segments.map((s) => ({
         x: xOf((s.holdFromH + s.endH) / 2),

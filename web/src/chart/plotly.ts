@@ -1,26 +1,31 @@
 import type { Config, Data, Layout } from 'plotly.js-dist-min';
+import { COLOURS } from '../theme/colours';
 
 /** Colours and type that every chart shares. */
 export const CHART_FONT = {
   family: 'Atkinson Hyperlegible Next Variable, sans-serif',
   size: 13,
-  color: '#24211D',
+  color: COLOURS.ink,
 };
 const AXIS = {
-  gridcolor: '#E0D8C9',
-  linecolor: '#B9AE9B',
-  tickfont: { family: 'Atkinson Hyperlegible Mono, monospace', size: 12, color: '#6D655A' },
+  gridcolor: COLOURS.sand,
+  linecolor: COLOURS.line2,
+  tickfont: { family: 'Atkinson Hyperlegible Mono, monospace', size: 12, color: COLOURS.mute },
   zeroline: false,
   fixedrange: true,
 } as const;
 
 export const BASE_LAYOUT: Partial<Layout> = {
-  paper_bgcolor: '#F8F5EE',
-  plot_bgcolor: '#F8F5EE',
+  paper_bgcolor: COLOURS.sheet,
+  plot_bgcolor: COLOURS.sheet,
   font: CHART_FONT,
   margin: { l: 56, r: 18, t: 34, b: 40 },
   showlegend: false,
-  hoverlabel: { bgcolor: '#2B2622', bordercolor: '#2B2622', font: { ...CHART_FONT, color: '#F3EDE2' } },
+  hoverlabel: {
+    bgcolor: COLOURS.char,
+    bordercolor: COLOURS.char,
+    font: { ...CHART_FONT, color: COLOURS.bone },
+  },
   dragmode: false,
   xaxis: AXIS,
   yaxis: AXIS,
@@ -32,7 +37,7 @@ export const CHART_CONFIG: Partial<Config> = {
   staticPlot: false,
 };
 /** What an axis counts, in the type of the charts. */
-export const axisTitle = (text: string) => ({ text, font: { size: 13, color: '#6D655A' } });
+export const axisTitle = (text: string) => ({ text, font: { size: 13, color: COLOURS.mute } });
 export { AXIS as CHART_AXIS };
 export type { Data, Layout };
 

@@ -39,7 +39,7 @@ button + button {
   border-left: 1px solid var(--line2);
 }
 button[aria-checked='true'] {
-  color: #fff;
+  color: var(--paper);
   font-weight: 650;
   background: var(--verd);
 }
@@ -52,7 +52,7 @@ button[aria-checked='true'] {
 .repair[aria-checked='true'],
 .hard[aria-checked='true'],
 .curled[aria-checked='true'] {
-  background: #8f5a00;
+  background: var(--amber-text);
 }
 .scrap[aria-checked='true'],
 .reprint[aria-checked='true'],

@@ -33,32 +33,32 @@ li {
   gap: 9px;
   padding: 8px 11px;
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
   font-size: 14px;
 }
 .weight {
   font: 700 11.5px var(--mono);
   padding-top: 3px;
   min-width: 38px;
-  color: #855300;
+  color: var(--amber-text);
 }
 .ok {
   border-color: var(--verd);
-  background: #e3efe6;
+  background: var(--verd-tint);
 }
 .ok .weight {
-  color: #24623f;
+  color: var(--verd-text);
 }
 .fix {
   border-color: var(--melt);
-  background: #f9e5d8;
+  background: var(--melt-tint);
 }
 .fix .weight {
-  color: #a03a0d;
+  color: var(--melt-text);
 }
 .stop {
   border-color: var(--oxide);
-  background: #f7e2dc;
+  background: var(--oxide-tint);
 }
 .stop .weight {
   color: var(--oxide);

@@ -37,6 +37,6 @@ const stageName = (key: StageKey): string => STAGES.find((s) => s.key === key)?.
 }
 .stop {
   border-color: var(--oxide);
-  background: #f7e2dc;
+  background: var(--oxide-tint);
 }
 </style>

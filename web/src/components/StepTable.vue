@@ -121,7 +121,7 @@ const spent = (step: TimedStep): string => {
 }
 .odd {
   font: 13px var(--text);
-  color: #855300;
+  color: var(--amber-text);
 }
 .acts {
   text-align: right;
@@ -135,7 +135,7 @@ const spent = (step: TimedStep): string => {
   color: var(--mute);
 }
 .running td {
-  background: #f6e6d8;
+  background: var(--melt-tint);
 }
 @media (max-width: 700px) {
   .bounds,

@@ -117,7 +117,7 @@ const side = (mm: number): string =>
 }
 .refused {
   border-left: 4px solid var(--oxide);
-  background: #f7e2dc;
+  background: var(--oxide-tint);
   padding: 8px 12px;
 }
 </style>

@@ -30,7 +30,7 @@ const clocks = computed(() =>
 }
 .watch {
   border-color: var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
 }
 .fix {
   border-color: var(--oxide);

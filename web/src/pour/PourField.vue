@@ -26,6 +26,8 @@ const shared = computed(() => ({
   ...(props.label === undefined ? {} : { label: props.label }),
 }));
 const value = computed(() => valueAt(pour.value.doc, props.at));
+const reading = computed(() => value.value as Reading | undefined);
+const number = computed(() => value.value as number | undefined);
 const standing = computed(() =>
   props.standard === undefined
     ? {}
@@ -40,19 +42,14 @@ function take(next: number | Reading | undefined): void {
 </script>
 
 <template>
-  <ReadingField
-    v-if="field.reading"
-    v-bind="shared"
-    :model-value="value as Reading | undefined"
-    @update:model-value="take"
-  />
+  <ReadingField v-if="field.reading" v-bind="shared" :model-value="reading" @update:model-value="take" />
   <QuantityField
     v-else
     v-bind="{ ...shared, ...standing }"
     :hint="hint ?? field.hint ?? ''"
     :required="required"
     :disabled="disabled"
-    :model-value="value as number | undefined"
+    :model-value="number"
     @update:model-value="take"
   />
 </template>

@@ -91,7 +91,7 @@ const SAVED = {
   font-size: 13px;
 }
 .discarded {
-  background: #faefd8;
+  background: var(--amber-tint);
   border-left: 4px solid var(--amber);
   padding: 6px 12px;
   margin-bottom: 10px;

@@ -12,7 +12,12 @@ const units = useUnits();
 const PITCH = 57;
 const TOP = 30;
 const X = 22;
-const COLOURS = { done: '#8f9698', left: '#b7ad9d', current: '#d9541e', open: '#cfc6b6' } as const;
+const COLOURS = {
+  done: 'var(--metal)',
+  left: 'var(--line2)',
+  current: 'var(--melt)',
+  open: 'var(--line)',
+} as const;
 const WORDS = { done: 'done', left: 'left unknown', current: 'in work', open: 'ahead' } as const;
 
 const stages = computed(() =>
@@ -33,11 +38,11 @@ const filledTo = computed(() => stages.value.find((s) => s.state === 'current')?
     <svg class="sprue" width="60" :height="TOP + 11 * PITCH + 30" aria-hidden="true">
       <path
         :d="`M${X} 6V${TOP + 11 * PITCH + 14}`"
-        stroke="#cfc6b6"
+        stroke="var(--line)"
         stroke-width="14"
         stroke-linecap="round"
       />
-      <path :d="`M${X} 6V${filledTo}`" stroke="#8f9698" stroke-width="14" stroke-linecap="round" />
+      <path :d="`M${X} 6V${filledTo}`" stroke="var(--metal)" stroke-width="14" stroke-linecap="round" />
       <g v-for="stage in stages" :key="stage.key">
         <path
           :d="`M${X} ${stage.y - 15}C${X} ${stage.y - 2} ${X + 8} ${stage.y} ${X + 24} ${stage.y}`"
@@ -47,7 +52,14 @@ const filledTo = computed(() => stages.value.find((s) => s.state === 'current')?
           stroke-linecap="round"
         />
         <ellipse :cx="X + 29" :cy="stage.y" rx="9" ry="11" :fill="COLOURS[stage.state]" />
-        <ellipse v-if="stage.state === 'current'" :cx="X + 29" :cy="stage.y" rx="4.5" ry="6" fill="#f5b04a" />
+        <ellipse
+          v-if="stage.state === 'current'"
+          :cx="X + 29"
+          :cy="stage.y"
+          rx="4.5"
+          ry="6"
+          fill="var(--glow)"
+        />
       </g>
     </svg>
     <ol>
@@ -103,7 +115,7 @@ button {
   align-content: center;
 }
 button:hover {
-  background: #e2dbcd;
+  background: var(--sand);
 }
 .shown button {
   background: var(--paper);
@@ -142,7 +154,7 @@ button:hover {
     overflow-x: auto;
     padding: 0 0 6px;
     gap: 6px;
-    border-bottom: 10px solid #cfc6b6;
+    border-bottom: 10px solid var(--line);
     border-radius: 0 0 5px 5px;
   }
   li {

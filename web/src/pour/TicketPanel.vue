@@ -182,13 +182,13 @@ h2 {
 }
 abbr {
   font: 12.5px var(--text);
-  color: #855300;
+  color: var(--amber-text);
   text-decoration: none;
 }
 @media print {
   .ticket {
     box-shadow: none;
-    border: 1px solid #000;
+    border: 1px solid var(--ink);
     max-width: 110mm;
   }
 }

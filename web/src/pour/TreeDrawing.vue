@@ -23,39 +23,47 @@ const sprueTop = computed(() => props.form.coneHeightMm + props.form.mainSprueLe
     role="img"
     :aria-label="`Tree in the flask: reaches ${layout.reachMm.toFixed(1)} mm from the middle and ${layout.heightMm.toFixed(1)} mm up, in a flask ${inner.d} across and ${inner.h} high.`"
   >
-    <rect x="0" y="0" :width="inner.d" :height="inner.h" fill="#efe9dd" />
-    <rect x="0" y="0" :width="inner.d" :height="CLEARANCE_MM.top" fill="#f4e4cb" />
-    <rect x="0" y="0" :width="CLEARANCE_MM.wall" :height="inner.h" fill="#e6dfd0" />
+    <rect x="0" y="0" :width="inner.d" :height="inner.h" fill="var(--hatch)" />
+    <rect x="0" y="0" :width="inner.d" :height="CLEARANCE_MM.top" fill="var(--amber-tint)" />
+    <rect x="0" y="0" :width="CLEARANCE_MM.wall" :height="inner.h" fill="var(--sand)" />
     <rect
       :x="inner.d - CLEARANCE_MM.wall"
       y="0"
       :width="CLEARANCE_MM.wall"
       :height="inner.h"
-      fill="#e6dfd0"
+      fill="var(--sand)"
     />
     <path
       :d="`M${mid - flask.coneDiameterMm / 2} ${inner.h}L${mid - form.mainSprueDiameterMm / 2} ${up(form.coneHeightMm)}h${form.mainSprueDiameterMm}L${mid + flask.coneDiameterMm / 2} ${inner.h}z`"
-      fill="#c97f5a"
+      fill="var(--clay)"
     />
     <rect
       :x="mid - form.mainSprueDiameterMm / 2"
       :y="up(sprueTop)"
       :width="form.mainSprueDiameterMm"
       :height="form.mainSprueLengthMm"
-      fill="#c97f5a"
+      fill="var(--clay)"
     />
     <rect
       :x="mid - layout.reachMm"
       :y="up(layout.heightMm)"
       :width="2 * layout.reachMm"
       :height="Math.max(1, layout.heightMm - form.coneHeightMm)"
-      fill="#12555a"
+      fill="var(--wax)"
       fill-opacity="0.22"
-      stroke="#12555a"
+      stroke="var(--wax)"
       stroke-width="0.6"
       stroke-dasharray="2 1.4"
     />
-    <rect x="0" y="0" :width="inner.d" :height="inner.h" fill="none" stroke="#6d655a" stroke-width="1.4" />
+    <rect
+      x="0"
+      y="0"
+      :width="inner.d"
+      :height="inner.h"
+      fill="none"
+      stroke="var(--mute)"
+      stroke-width="1.4"
+    />
     <text :x="mid" y="-4" text-anchor="middle">{{ mm(inner.h - layout.heightMm) }} above</text>
     <text :x="mid" :y="inner.h + 9" text-anchor="middle">
       {{ mm(inner.d / 2 - layout.reachMm) }} to the wall

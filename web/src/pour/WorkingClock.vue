@@ -35,8 +35,8 @@ const glossOff = computed(() =>
         v-if="!done"
         :model-value="share"
         height="12"
-        color="#d9541e"
-        bg-color="#d6cdbd"
+        color="var(--melt)"
+        bg-color="var(--line)"
         :bg-opacity="1"
         aria-label="Working time used"
       />

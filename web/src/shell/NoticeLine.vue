@@ -15,16 +15,16 @@ function act(): void {
   <v-snackbar
     v-model="open"
     :timeout="timeout"
-    :color="notices.current?.weight === 'wrong' ? 'error' : '#2B2622'"
+    :color="notices.current?.weight === 'wrong' ? 'error' : 'var(--char)'"
     location="bottom"
     rounded="sm"
   >
     <span role="status">{{ notices.current?.text }}</span>
     <template #actions>
-      <v-btn v-if="notices.current?.action" variant="text" color="#F5B04A" @click="act">{{
+      <v-btn v-if="notices.current?.action" variant="text" color="var(--glow)" @click="act">{{
         notices.current.action.label
       }}</v-btn>
-      <v-btn variant="text" color="#F3EDE2" @click="notices.clear()">Close</v-btn>
+      <v-btn variant="text" color="var(--bone)" @click="notices.clear()">Close</v-btn>
     </template>
   </v-snackbar>
 </template>

@@ -32,9 +32,9 @@ const next = computed(() => board.next[0]);
   <header class="bar no-print">
     <router-link to="/" class="brand" aria-label="Zero Pour, to the board">
       <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true">
-        <ellipse cx="13" cy="13" rx="9" ry="11" fill="none" stroke="#f3ede2" stroke-width="4" />
-        <path d="M4.3 15.5a9 8.4 0 0 0 17.4 0z" fill="#e0631f" />
-        <path d="M13 24v4" stroke="#e0631f" stroke-width="3.4" stroke-linecap="round" />
+        <ellipse cx="13" cy="13" rx="9" ry="11" fill="none" stroke="var(--bone)" stroke-width="4" />
+        <path d="M4.3 15.5a9 8.4 0 0 0 17.4 0z" fill="var(--melt)" />
+        <path d="M13 24v4" stroke="var(--melt)" stroke-width="3.4" stroke-linecap="round" />
       </svg>
       <span>Zero Pour</span>
     </router-link>
@@ -75,7 +75,7 @@ const next = computed(() => board.next[0]);
 .bar {
   min-height: 52px;
   background: var(--char);
-  color: #f3ede2;
+  color: var(--bone);
   display: flex;
   align-items: center;
   flex-wrap: wrap;
@@ -97,18 +97,18 @@ nav {
   gap: 2px;
 }
 nav a {
-  color: #cfc5b4;
+  color: var(--line);
   padding: 0 10px;
   display: flex;
   align-items: center;
   text-decoration: none;
 }
 nav a.on {
-  color: #fff;
+  color: var(--paper);
   box-shadow: inset 0 -4px 0 var(--melt);
 }
 .chip {
-  border: 1px solid #5b534a;
+  border: 1px solid var(--mute);
   border-radius: 3px;
   padding: 4px 9px;
   font-size: 13.5px;
@@ -116,7 +116,7 @@ nav a.on {
   display: flex;
   gap: 8px;
   align-items: center;
-  color: #e9e0d1;
+  color: var(--rule);
   background: none;
   text-decoration: none;
   white-space: nowrap;
@@ -144,8 +144,8 @@ button.refused {
 }
 .chip kbd {
   background: none;
-  border-color: #8a7f72;
-  color: #e9e0d1;
+  border-color: var(--ash);
+  color: var(--rule);
 }
 @media (max-width: 1180px) {
   .wide {

@@ -60,11 +60,11 @@ const CHOICES = [
 
 <style scoped>
 .units {
-  border: 1px solid #5b534a;
+  border: 1px solid var(--mute);
   border-radius: 3px;
   padding: 4px 10px;
   font: 13.5px var(--text);
-  color: #e9e0d1;
+  color: var(--rule);
   background: none;
   cursor: pointer;
 }

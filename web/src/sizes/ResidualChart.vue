@@ -4,6 +4,7 @@ import type { MeasuredSize } from '@zero-pour/plan';
 import { computed, shallowRef, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../chart';
 import { useUnits } from '../state/unitStore';
+import { COLOURS } from '../theme/colours';
 
 /** What is left when the fit is taken off: over the size, or over time with each bottle in its own mark. */
 const props = defineProps<{
@@ -47,7 +48,7 @@ const data = computed<Data[]>(() => {
       y: points.value.map(({ i }) => props.residualsMm[i]! * factor.value),
       text: points.value.map(({ numbers }) => numbersOf(numbers)),
       textposition: over.value === 'size' ? 'top center' : 'middle right',
-      textfont: { size: 12, color: '#24211D' },
+      textfont: { size: 12, color: COLOURS.ink },
       hovertext: points.value.map(
         ({ i }) =>
           `${mm(props.sizes[i]!.printMm)} printed, ${mm(props.residualsMm[i]!)} off${props.sizes[i]!.lot ? `, ${props.sizes[i]!.lot}` : ''}`,
@@ -56,8 +57,8 @@ const data = computed<Data[]>(() => {
       marker: {
         size: 11,
         symbol: shown.map((s) => MARKS[lots.value.indexOf(s.lot) % MARKS.length]!),
-        color: points.value.map(({ i }) => (props.outliers.includes(i) ? '#B5410F' : '#12555A')),
-        line: { color: '#FFFDF8', width: 1.5 },
+        color: points.value.map(({ i }) => (props.outliers.includes(i) ? COLOURS.meltText : COLOURS.wax)),
+        line: { color: COLOURS.paper, width: 1.5 },
       },
       cliponaxis: false,
     } as Data,
@@ -83,7 +84,7 @@ const layout = computed<Partial<Layout>>(() => {
       range: [-reach, reach],
       nticks: 5,
       zeroline: true,
-      zerolinecolor: '#24211D',
+      zerolinecolor: COLOURS.ink,
       title: axisTitle(`off the fit, ${shownUnit('mm', units.choice).suffix}`),
     },
   };

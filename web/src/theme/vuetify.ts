@@ -1,23 +1,24 @@
 import 'vuetify/styles/core';
 import { createVuetify } from 'vuetify';
+import { COLOURS } from './colours';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 
 const plaster = {
   dark: false,
   colors: {
-    background: '#ECE7DD',
-    surface: '#F8F5EE',
-    'on-surface': '#24211D',
-    'on-background': '#24211D',
-    primary: '#12555A',
-    secondary: '#6D655A',
-    error: '#A3271F',
-    warning: '#A86A00',
-    success: '#2F7A5B',
-    info: '#12555A',
+    background: COLOURS.plaster,
+    surface: COLOURS.sheet,
+    'on-surface': COLOURS.ink,
+    'on-background': COLOURS.ink,
+    primary: COLOURS.wax,
+    secondary: COLOURS.mute,
+    error: COLOURS.oxide,
+    warning: COLOURS.amber,
+    success: COLOURS.verd,
+    info: COLOURS.wax,
   },
   variables: {
-    'border-color': '#B9AE9B',
+    'border-color': COLOURS.line2,
     'border-opacity': 1,
     'high-emphasis-opacity': 1,
     'medium-emphasis-opacity': 0.86,
@@ -27,14 +28,14 @@ const plaster = {
 const char = {
   dark: true,
   colors: {
-    background: '#2B2622',
-    surface: '#36302B',
-    'on-surface': '#F3EDE2',
-    'on-background': '#F3EDE2',
-    primary: '#F5B04A',
-    error: '#F2A093',
-    warning: '#F5B04A',
-    success: '#8CCBAE',
+    background: COLOURS.char,
+    surface: COLOURS.charRaised,
+    'on-surface': COLOURS.bone,
+    'on-background': COLOURS.bone,
+    primary: COLOURS.glow,
+    error: COLOURS.oxideLit,
+    warning: COLOURS.glow,
+    success: COLOURS.verdLit,
   },
   variables: {},
 };

@@ -3,6 +3,7 @@ import { formatQuantity, shownUnit, type PrintDirection } from '@zero-pour/core'
 import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { useUnits } from '../../state/unitStore';
+import { COLOURS } from '../../theme/colours';
 
 /** Area, outline and overhang of each layer over the height, with islands and cups marked; a click goes to a layer. */
 const props = defineProps<{ direction: PrintDirection; layerMm: number; layer: number }>();
@@ -34,9 +35,9 @@ const data = computed<Data[]>(() => {
       mode: 'lines',
       x,
       y: areaMm2,
-      line: { color: '#12555A', width: 2, shape: 'hv' },
+      line: { color: COLOURS.wax, width: 2, shape: 'hv' },
       fill: 'tozeroy',
-      fillcolor: '#DCEBEA',
+      fillcolor: COLOURS.wax2,
       text: areaMm2.map((_, n) => says(n)),
       hoverinfo: 'text',
     },
@@ -45,7 +46,7 @@ const data = computed<Data[]>(() => {
       mode: 'lines',
       x,
       y: overhangByLayerMm2,
-      line: { color: '#A3271F', width: 1.6, dash: 'dot' },
+      line: { color: COLOURS.oxide, width: 1.6, dash: 'dot' },
       hoverinfo: 'skip',
     },
     {
@@ -53,7 +54,7 @@ const data = computed<Data[]>(() => {
       mode: 'markers',
       x: islands.map(({ layer }) => x[layer]!),
       y: islands.map(({ layer }) => areaMm2[layer]!),
-      marker: { symbol: 'triangle-down', size: 12, color: '#B5410F' },
+      marker: { symbol: 'triangle-down', size: 12, color: COLOURS.meltText },
       text: islands.map(({ layer, areaMm2: area }) => `island, layer ${layer + 1}, ${area.toFixed(3)} mm²`),
       hoverinfo: 'text',
     },
@@ -62,7 +63,7 @@ const data = computed<Data[]>(() => {
       mode: 'lines',
       x: cups.flatMap(({ firstLayer, lastLayer }) => [x[firstLayer]!, x[lastLayer]!, null]),
       y: cups.flatMap(() => [0, 0, null]),
-      line: { color: '#A86A00', width: 7 },
+      line: { color: COLOURS.amber, width: 7 },
       text: cups.flatMap((cup) => {
         const text = `suction cup, ${cup.areaMm2.toFixed(1)} mm² of mouth`;
         return [text, text, ''];
@@ -100,12 +101,14 @@ const layout = computed<Partial<Layout>>(() => {
     },
     yaxis: { ...CHART_AXIS, title: axisTitle('mm²'), rangemode: 'tozero' },
     annotations: [
-      label(labelled, areaMm2[labelled]!, 'area', '#12555A'),
+      label(labelled, areaMm2[labelled]!, 'area', COLOURS.wax),
       ...((overhangByLayerMm2[overhangPeak] ?? 0) > 0
-        ? [label(overhangPeak, overhangByLayerMm2[overhangPeak]!, 'overhang', '#A3271F')]
+        ? [label(overhangPeak, overhangByLayerMm2[overhangPeak]!, 'overhang', COLOURS.oxide)]
         : []),
-      ...(islands[0] ? [label(islands[0].layer, areaMm2[islands[0].layer]!, 'island', '#B5410F')] : []),
-      ...(cups[0] ? [label(cups[0].firstLayer + FIRST_LAYERS, 0, 'suction cup', '#855300')] : []),
+      ...(islands[0]
+        ? [label(islands[0].layer, areaMm2[islands[0].layer]!, 'island', COLOURS.meltText)]
+        : []),
+      ...(cups[0] ? [label(cups[0].firstLayer + FIRST_LAYERS, 0, 'suction cup', COLOURS.amberText)] : []),
     ],
     shapes: [
       {
@@ -115,7 +118,7 @@ const layout = computed<Partial<Layout>>(() => {
         yref: 'paper',
         y0: 0,
         y1: 1,
-        line: { color: '#24211D', width: 1.4 },
+        line: { color: COLOURS.ink, width: 1.4 },
       },
     ],
   };

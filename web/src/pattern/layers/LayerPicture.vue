@@ -43,7 +43,7 @@ watchEffect(() => {
   width: 100%;
   max-height: 300px;
   object-fit: contain;
-  background: #2b2622;
+  background: var(--char);
   image-rendering: pixelated;
 }
 </style>

@@ -60,7 +60,7 @@ li {
   border-bottom: 1px solid var(--line);
 }
 li.on {
-  background: #f6efdf;
+  background: var(--bone);
 }
 button {
   display: grid;
@@ -91,7 +91,7 @@ i {
 }
 .on i {
   background: var(--tone);
-  color: #fff;
+  color: var(--paper);
 }
 .weight {
   font: 700 11.5px var(--mono);

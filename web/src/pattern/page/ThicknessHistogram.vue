@@ -67,9 +67,9 @@ const lineX = computed(() => xOf(props.finestMm));
     <rect v-for="bar in bars" :key="bar.x" v-bind="bar">
       <title>{{ bar.says }}</title>
     </rect>
-    <line :x1="LEFT" :x2="WIDTH - LEFT" :y1="FLOOR" :y2="FLOOR" stroke="#b9ae9b" />
+    <line :x1="LEFT" :x2="WIDTH - LEFT" :y1="FLOOR" :y2="FLOOR" stroke="var(--line2)" />
     <g v-if="finestMm <= spanMm">
-      <line :x1="lineX" :x2="lineX" y1="4" :y2="FLOOR + 4" stroke="#a3271f" stroke-width="2" />
+      <line :x1="lineX" :x2="lineX" y1="4" :y2="FLOOR + 4" stroke="var(--oxide)" stroke-width="2" />
       <text :x="lineX + 6" y="14" class="limit">{{ resin }} holds {{ mm(finestMm) }}</text>
     </g>
     <text :x="WIDTH - LEFT" y="14" text-anchor="end" class="title">

@@ -73,12 +73,12 @@ const sentences = computed(() => changeSentences(rows.value).map((s) => formatPh
 <style scoped>
 .gone {
   border-left: 4px solid var(--verd);
-  background: #e3efe6;
+  background: var(--verd-tint);
   padding: 6px 10px;
 }
 .fresh {
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
   padding: 6px 10px;
 }
 table {

@@ -97,6 +97,6 @@ text {
   fill: var(--tone);
 }
 .on text {
-  fill: #fff;
+  fill: var(--paper);
 }
 </style>

@@ -34,10 +34,10 @@ const views = computed(() => {
           :width="view.width"
           :height="view.height"
           fill="none"
-          stroke="#b9ae9b"
+          stroke="var(--line2)"
           stroke-width="0.1"
         />
-        <circle v-for="([x, y], i) in view.dots" :key="i" :cx="x" :cy="y" r="0.18" fill="#12555a" />
+        <circle v-for="([x, y], i) in view.dots" :key="i" :cx="x" :cy="y" r="0.18" fill="var(--wax)" />
       </svg>
       <span class="num">{{ view.name }}, {{ view.width.toFixed(1) }} × {{ view.height.toFixed(1) }} mm</span>
     </div>

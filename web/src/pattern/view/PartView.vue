@@ -129,7 +129,7 @@ defineExpose({ scene });
 .part {
   position: relative;
   margin: 0;
-  background: #efeae0;
+  background: var(--hatch);
   overflow: hidden;
   min-height: 260px;
 }

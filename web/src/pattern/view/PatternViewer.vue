@@ -243,7 +243,7 @@ async function savePicture(): Promise<void> {
   transform: translateX(-50%);
   bottom: 78px;
   background: var(--char);
-  color: #f3ede2;
+  color: var(--bone);
   padding: 5px 12px;
   font-size: 14px;
   width: max-content;

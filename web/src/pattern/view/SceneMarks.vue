@@ -26,7 +26,7 @@ const bar = computed(() => {
   <svg v-if="bar" class="bar" :width="bar.px + 30" height="34" aria-hidden="true">
     <path
       :d="`M2 28h${bar.px}M2 22v11M${bar.px + 2} 22v11`"
-      stroke="#24211d"
+      stroke="var(--ink)"
       stroke-width="1.6"
       fill="none"
     />
@@ -39,7 +39,7 @@ const bar = computed(() => {
         y1="0"
         :x2="axis.x * 20"
         :y2="-axis.y * 20"
-        :stroke="axis.name === 'z' ? '#12555a' : '#8a8072'"
+        :stroke="axis.name === 'z' ? 'var(--wax)' : 'var(--ash)'"
         stroke-width="2.4"
       />
       <text :x="axis.x * 27" :y="-axis.y * 27 + 4" text-anchor="middle">{{ axis.name }}</text>

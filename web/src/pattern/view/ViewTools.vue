@@ -71,7 +71,7 @@ button + button {
 [aria-checked='true'],
 [aria-pressed='true'] {
   background: var(--wax);
-  color: #fff;
+  color: var(--paper);
 }
 @media (pointer: coarse) {
   button {

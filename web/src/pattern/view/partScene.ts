@@ -18,9 +18,10 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { createSection, type Section } from './sectionCap';
+import { COLOURS } from '../../theme/colours';
 
-const PLASTER = '#efeae0';
-const WAX = '#2f7376';
+const PLASTER = COLOURS.hatch;
+const WAX = COLOURS.waxLit;
 const ROOM = 1.06;
 /** Parts with fewer corners than this show their facets. */
 const FLAT_BELOW = 60_000;
@@ -78,8 +79,8 @@ export class PartScene {
     this.renderer.localClippingEnabled = true;
     const { scene, camera, holder } = this;
     scene.background = new Color(PLASTER);
-    scene.add(new HemisphereLight('#fff8ea', '#8a8072', 1.8), camera, holder);
-    const key = new DirectionalLight('#ffffff', 2.1);
+    scene.add(new HemisphereLight(COLOURS.bone, COLOURS.ash, 1.8), camera, holder);
+    const key = new DirectionalLight(COLOURS.paper, 2.1);
     key.position.set(-20, 30, 40);
     camera.add(key);
     camera.up.set(0, 0, 1);
@@ -123,7 +124,7 @@ export class PartScene {
     if (rgb) mesh.geometry.setAttribute('color', new BufferAttribute(rgb, 3, true));
     else mesh.geometry.deleteAttribute('color');
     mesh.material.vertexColors = rgb !== null;
-    mesh.material.color.set(rgb ? '#ffffff' : WAX);
+    mesh.material.color.set(rgb ? COLOURS.paper : WAX);
     mesh.material.needsUpdate = true;
     this.request();
   }

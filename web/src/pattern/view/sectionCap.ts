@@ -13,8 +13,9 @@ import {
   type BufferGeometry,
   type Plane,
 } from 'three';
+import { COLOURS } from '../../theme/colours';
 
-const CUT_FACE = '#c9b48f';
+const CUT_FACE = COLOURS.tan;
 
 /** The cut face of a part: `cap` goes into the scene; the counting meshes hang on the part. */
 export interface Section {

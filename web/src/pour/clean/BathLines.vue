@@ -51,6 +51,6 @@ async function changed(key: string): Promise<void> {
   gap: 4px 28px;
 }
 .due {
-  color: #855300;
+  color: var(--amber-text);
 }
 </style>

@@ -119,7 +119,7 @@ async function drawDown(): Promise<void> {
   border-radius: 50%;
   line-height: 20px;
   text-align: center;
-  color: #fff;
+  color: var(--paper);
 }
 [aria-pressed='true'] .mark {
   background: var(--verd);

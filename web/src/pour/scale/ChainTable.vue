@@ -62,20 +62,20 @@ const rows = computed(() => props.chain.steps);
       @update:model-value="(m) => set(['scale', 'moldMaterial'], m)"
     />
     <PourField
-      :at="['scale', 'masterAddsMm']"
       v-if="molded"
+      :at="['scale', 'masterAddsMm']"
       :standard="0"
       standard-from="minus when sanding takes more"
     />
     <PourField
-      :at="['scale', 'skinMm']"
       v-if="held"
+      :at="['scale', 'skinMm']"
       :standard="chain.givens.skin.value"
       :standard-from="`${chain.givens.skin.source}; 0.1 when layers show, 0 in recesses`"
     />
     <PourField
-      :at="['scale', 'printAddsMm']"
       v-if="held"
+      :at="['scale', 'printAddsMm']"
       :standard="chain.givens.adds.value"
       :standard-from="chain.givens.adds.source"
     />

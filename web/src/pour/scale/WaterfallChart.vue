@@ -6,6 +6,7 @@ import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { usePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
+import { COLOURS } from '../../theme/colours';
 
 /** A size from the file to the finished piece: what each step adds and takes. */
 const props = defineProps<{ size: PlannedSize; chain: ScaleChain }>();
@@ -13,9 +14,9 @@ const { plan } = usePour();
 const units = useUnits();
 const box = useTemplateRef<HTMLElement>('box');
 
-const WAX = '#12555A';
-const MELT = '#B5410F';
-const METAL = '#5F676A';
+const WAX = COLOURS.wax;
+const MELT = COLOURS.meltText;
+const METAL = COLOURS.metalText;
 const mm = (value: number, digits = 3): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const bare = (value: number): string => formatValue({ value, unit: 'mm', digits: 3 }, units.choice);
 const signed = (value: number): string => `${value > 0 ? '+' : '−'}${bare(Math.abs(value))}`;
@@ -75,7 +76,7 @@ const data = computed<Data[]>(() => {
 const layout = computed<Partial<Layout>>(() => {
   const steps = {
     ...CHART_AXIS,
-    tickfont: { ...CHART_AXIS.tickfont, color: '#24211D', size: 13, family: BASE_LAYOUT.font!.family! },
+    tickfont: { ...CHART_AXIS.tickfont, color: COLOURS.ink, size: 13, family: BASE_LAYOUT.font!.family! },
     showgrid: false,
   };
   const sizes = {
@@ -98,7 +99,7 @@ const layout = computed<Partial<Layout>>(() => {
         ...(lying.value
           ? { x0: bar.to, x1: bar.to, y0: from, y1: to }
           : { x0: from, x1: to, y0: bar.to, y1: bar.to }),
-        line: { color: '#B9AE9B', width: 1.5 },
+        line: { color: COLOURS.line2, width: 1.5 },
       };
     }),
     annotations: bars.value.list.map((bar, i) => {

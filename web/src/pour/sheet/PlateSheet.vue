@@ -113,7 +113,7 @@ const toPaper = (): void => window.print();
 }
 article {
   padding: 22px 26px;
-  background: #fff;
+  background: var(--paper);
   font-size: 13.5px;
   line-height: 1.3;
 }

@@ -68,7 +68,7 @@ const SCHOOLS = {
       persistent-hint
       @update:model-value="(school) => set(['invest', 'boric', 'school'], school)"
     />
-    <PourField :at="['invest', 'boric', 'percent']" v-if="doc.boric.school !== 'none'" required />
+    <PourField v-if="doc.boric.school !== 'none'" :at="['invest', 'boric', 'percent']" required />
   </div>
   <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
     <router-link to="/shop/powder">Add a powder</router-link>

@@ -69,7 +69,7 @@ const everyUnit = computed(() => {
       :model-value="doc.hangs ?? 'as printed'"
       @update:model-value="(h) => setInFlask('sprue', 'hangs', h)"
     />
-    <PourField :at="inFlask('sprue', 'tiltDeg')" v-if="doc.arrangement === 'rings'" required />
+    <PourField v-if="doc.arrangement === 'rings'" :at="inFlask('sprue', 'tiltDeg')" required />
     <PourField :at="inFlask('sprue', 'mainSprueDiameterMm')" required />
     <PourField :at="inFlask('sprue', 'mainSprueLengthMm')" required />
   </div>

@@ -61,6 +61,6 @@ const takeEarliest = (): void => {
   margin-top: 10px;
   padding: 7px 11px;
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
 }
 </style>

@@ -45,19 +45,19 @@ const islands = computed(() => {
   pointer-events: none;
 }
 circle {
-  fill: #f5b04a;
-  stroke: #24211d;
+  fill: var(--glow);
+  stroke: var(--ink);
   stroke-width: 1.2;
 }
 .anchor {
   stroke-width: 3;
 }
 .cross {
-  stroke: #a3271f;
+  stroke: var(--oxide);
   stroke-width: 2.4;
 }
 .island {
-  fill: #a3271f;
-  stroke: #fffdf8;
+  fill: var(--oxide);
+  stroke: var(--paper);
 }
 </style>

@@ -2,15 +2,16 @@
 import type { PlateComparison, PlateCosts } from '@zero-pour/core';
 import { computed, useTemplateRef } from 'vue';
 import { BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
+import { COLOURS } from '../../theme/colours';
 
 /** Cost of a good casting, by what it is made of. */
 const props = defineProps<{ rows: readonly PlateComparison[]; currency: string }>();
 const box = useTemplateRef<HTMLElement>('box');
 const PARTS: readonly { key: keyof PlateCosts; name: string; color: string }[] = [
-  { key: 'resin', name: 'resin', color: '#12555A' },
-  { key: 'printer', name: 'printer', color: '#7FA9A6' },
-  { key: 'light', name: 'screen', color: '#C9B58E' },
-  { key: 'kiln', name: 'kiln', color: '#B5410F' },
+  { key: 'resin', name: 'resin', color: COLOURS.wax },
+  { key: 'printer', name: 'printer', color: COLOURS.waxMid },
+  { key: 'light', name: 'screen', color: COLOURS.tan },
+  { key: 'kiln', name: 'kiln', color: COLOURS.meltText },
 ];
 const names = computed(() =>
   props.rows.map((row) =>

@@ -273,7 +273,7 @@ const lines = computed(() => [
 .decides {
   padding: 8px 11px;
   border-left: 4px solid var(--verd);
-  background: #e3efe6;
+  background: var(--verd-tint);
   margin-bottom: 12px;
 }
 .right {

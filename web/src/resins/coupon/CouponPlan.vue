@@ -39,8 +39,8 @@ const rectangles = computed(() =>
       :y="r.y"
       :width="r.w"
       :height="r.h"
-      :fill="r.cut ? '#F8F5EE' : '#12555A'"
-      :stroke="r.cut ? '#12555A' : 'none'"
+      :fill="r.cut ? 'var(--sheet)' : 'var(--wax)'"
+      :stroke="r.cut ? 'var(--wax)' : 'none'"
       stroke-width="0.06"
     />
   </svg>

@@ -59,7 +59,7 @@ onScopeDispose(() => scene.value?.dispose());
   position: relative;
   margin: 0;
   height: 380px;
-  background: #efeae0;
+  background: var(--hatch);
   overflow: hidden;
 }
 canvas {

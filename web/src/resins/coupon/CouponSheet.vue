@@ -54,7 +54,7 @@ const LINES = 4;
 <style scoped>
 .coupon-sheet {
   display: none;
-  color: #000;
+  color: var(--ink);
 }
 @media print {
   .coupon-sheet {
@@ -72,7 +72,7 @@ const LINES = 4;
   }
   th,
   td {
-    border: 1px solid #444;
+    border: 1px solid var(--ink);
     padding: 2mm 1.5mm;
     text-align: left;
     vertical-align: top;

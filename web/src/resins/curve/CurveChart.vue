@@ -4,6 +4,7 @@ import { cureDepthMm, formatQuantity, shownUnit, type WorkingCurve } from '@zero
 import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { useUnits } from '../../state/unitStore';
+import { COLOURS } from '../../theme/colours';
 
 /** Depth cured over energy, with the fitted line. */
 const props = defineProps<{ discs: CureTest['discs']; curve: WorkingCurve | undefined }>();
@@ -28,7 +29,7 @@ const data = computed<Data[]>(() => {
           `${d.energyMjPerCm2.toFixed(1)} mJ/cm²: ${formatQuantity({ value: d.depthMm, unit: 'mm', digits: 3 }, units.choice)}`,
       ),
       hoverinfo: 'text',
-      marker: { size: 11, color: '#12555A', line: { color: '#FFFDF8', width: 2 } },
+      marker: { size: 11, color: COLOURS.wax, line: { color: COLOURS.paper, width: 2 } },
     },
   ];
   const { curve } = props;
@@ -42,7 +43,7 @@ const data = computed<Data[]>(() => {
       mode: 'lines',
       x,
       y: x.map((e) => cureDepthMm(curve, e) * perMm.value.factor),
-      line: { color: '#24211D', width: 2 },
+      line: { color: COLOURS.ink, width: 2 },
       hoverinfo: 'skip',
     });
   }
@@ -68,7 +69,7 @@ const layout = computed<Partial<Layout>>(() => ({
           showarrow: false,
           xanchor: 'left',
           yanchor: 'bottom',
-          font: { color: '#24211D' },
+          font: { color: COLOURS.ink },
         },
       ]
     : [],

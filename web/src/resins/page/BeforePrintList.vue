@@ -96,7 +96,7 @@ button {
   text-align: center;
   font-weight: 700;
   line-height: 22px;
-  color: #fff;
+  color: var(--paper);
 }
 button[aria-pressed='true'] .mark {
   background: var(--verd);
@@ -109,7 +109,7 @@ button[aria-pressed='true'] {
   margin-top: 10px;
   padding: 8px 11px;
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
   max-width: 860px;
 }
 .not {

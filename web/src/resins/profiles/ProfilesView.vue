@@ -112,10 +112,10 @@ summary .name {
   padding-bottom: 14px;
 }
 .tested {
-  color: #24623f;
+  color: var(--verd-text);
 }
 .untested {
-  color: #855300;
+  color: var(--amber-text);
 }
 .former {
   margin-top: 8px;

@@ -15,15 +15,15 @@ const percent = (share: number): string => `${Math.round(100 * share)}`;
       role="img"
       :aria-label="`${percent(standing.low)} to ${percent(standing.high)} %`"
     >
-      <rect x="0" y="5" width="100" height="2" fill="#D6CDBD" />
+      <rect x="0" y="5" width="100" height="2" fill="var(--line)" />
       <rect
         :x="100 * standing.low"
         y="2"
         :width="100 * (standing.high - standing.low)"
         height="8"
-        :fill="standing.few ? 'url(#few-pieces)' : '#9CC4B0'"
+        :fill="standing.few ? 'url(#few-pieces)' : 'var(--verd-mid)'"
       />
-      <rect :x="(100 * standing.good) / standing.n - 1" y="0" width="2" height="12" fill="#24211D" />
+      <rect :x="(100 * standing.good) / standing.n - 1" y="0" width="2" height="12" fill="var(--ink)" />
       <defs>
         <pattern
           id="few-pieces"
@@ -32,7 +32,7 @@ const percent = (share: number): string => `${Math.round(100 * share)}`;
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <rect width="1.2" height="3" fill="#A86A00" />
+          <rect width="1.2" height="3" fill="var(--amber)" />
         </pattern>
       </defs>
     </svg>

@@ -77,6 +77,6 @@ const add = (): void => {
   width: 100%;
 }
 .warn {
-  color: #855300;
+  color: var(--amber-text);
 }
 </style>

@@ -225,8 +225,8 @@ summary {
   cursor: pointer;
 }
 .flaws button[aria-pressed='true'] {
-  background: #8f5a00;
-  color: #fff;
+  background: var(--amber-text);
+  color: var(--paper);
 }
 @media (max-width: 700px) {
   .settings {

@@ -121,7 +121,7 @@ button + button {
 }
 button[aria-pressed='true'] {
   background: var(--wax);
-  color: #fff;
+  color: var(--paper);
   font-weight: 650;
 }
 .problem {

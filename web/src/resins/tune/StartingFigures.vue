@@ -94,7 +94,7 @@ summary {
   margin-top: 10px;
   padding: 8px 11px;
   border-left: 4px solid var(--amber);
-  background: #faefd8;
+  background: var(--amber-tint);
   font-size: 14px;
 }
 </style>

@@ -4,13 +4,14 @@ import type { TuningOf, UsedTrial } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { seconds } from './words';
+import { COLOURS } from '../../theme/colours';
 
 /** Both edges over exposure: expected share, 90 % band, the counts as points with their trial's number. */
 const props = defineProps<{ answer: TuningAnswer; trials: readonly UsedTrial[]; of: TuningOf }>();
 const box = useTemplateRef<HTMLElement>('box');
 
-const STRUT = '#12555A';
-const SLOT = '#B5410F';
+const STRUT = COLOURS.wax;
+const SLOT = COLOURS.meltText;
 const names = computed(() =>
   props.of === 'base'
     ? (['● base holds', '■ comes free, flat'] as const)
@@ -59,14 +60,14 @@ function points(of: 'struts' | 'slots', color: string, symbol: 'circle' | 'squar
     y: shown.map((p) => p.y),
     text: shown.map((p) => p.numbers.join(', ')),
     textposition: of === 'struts' ? 'bottom right' : 'top right',
-    textfont: { size: 12, color: '#24211D' },
+    textfont: { size: 12, color: COLOURS.ink },
     hovertext: shown.map((p) => p.says),
     hoverinfo: 'text',
     marker: {
       symbol: shown.map((p) => (p.carried ? (`${symbol}-open` as const) : symbol)),
       size: 12,
       color,
-      line: { color: shown.map((p) => (p.carried ? color : '#FFFDF8')), width: 2 },
+      line: { color: shown.map((p) => (p.carried ? color : COLOURS.paper)), width: 2 },
     },
     cliponaxis: false,
   };
@@ -134,7 +135,7 @@ const layout = computed<Partial<Layout>>(() => {
         y0: 0,
         y1: 1,
         line: { width: 0 },
-        fillcolor: '#DDEBE2',
+        fillcolor: COLOURS.verdTint,
       },
       {
         type: 'line',
@@ -144,7 +145,7 @@ const layout = computed<Partial<Layout>>(() => {
         x1: at,
         y0: 0,
         y1: 1,
-        line: { color: '#24211D', width: 2, dash: 'dash' },
+        line: { color: COLOURS.ink, width: 2, dash: 'dash' },
       },
     ],
     annotations: [
@@ -165,8 +166,8 @@ const layout = computed<Partial<Layout>>(() => {
         text: low === high ? '' : `best band ${seconds(low)} – ${seconds(high)} s`,
         showarrow: false,
         yanchor: 'bottom',
-        bgcolor: '#DDEBE2',
-        font: { color: '#24623F', size: 12.5 },
+        bgcolor: COLOURS.verdTint,
+        font: { color: COLOURS.verdText, size: 12.5 },
       },
     ],
   };
