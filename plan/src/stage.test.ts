@@ -63,6 +63,15 @@ describe('the ticket', () => {
   });
 });
 
+describe('the cost', () => {
+  const costOf = (doc: PourDoc) =>
+    writeTicket(planPour({ doc }, planShop())).find(({ title }) => title === 'Cost')?.lines[0];
+  it('of what nobody has planned is not 0', () => {
+    expect(costOf(emptyPourDoc())).toMatchObject({ kind: 'words', words: ['nothing reckoned yet'] });
+    expect(costOf(fullDoc(ZERO))).toMatchObject({ kind: 'figure' });
+  });
+});
+
 describe('a figure', () => {
   const input = (value: number, guessed = false) =>
     ({ name: 'Length', value, unit: 'mm', digits: 1, source: 'typed', guessed }) as const;

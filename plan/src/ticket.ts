@@ -1,8 +1,16 @@
 import { pouredAt } from '@zero-pour/contracts';
+import { say } from '@zero-pour/core';
 import { freshClocks } from './clean/freshClocks';
 import type { PourPlan } from './planPour';
 import { STAGE_RULES } from './stages';
-import { ofFlask, TICKET_SECTIONS, waitingLine, type TicketLine, type TicketPart } from './ticketLine';
+import {
+  ofFlask,
+  TICKET_SECTIONS,
+  waitingLine,
+  wordsLine,
+  type TicketLine,
+  type TicketPart,
+} from './ticketLine';
 
 export interface TicketSection {
   title: string;
@@ -33,7 +41,13 @@ function costPart({ cost, context }: PourPlan): TicketPart {
     : [];
   return {
     section: 'Cost',
-    lines: [{ label: money('All but metal'), kind: 'figure', figure: cost.total }, ...held],
+    lines: [
+      // Nothing priced is not "costs nothing".
+      cost.lines.length > 0
+        ? { label: money('All but metal'), kind: 'figure', figure: cost.total }
+        : wordsLine(money('All but metal'), say`nothing reckoned yet`),
+      ...held,
+    ],
   };
 }
 

@@ -125,6 +125,9 @@ header {
   margin-top: 6px;
   overflow-wrap: anywhere;
 }
+.working td.right {
+  white-space: nowrap;
+}
 .values {
   color: var(--mute);
   margin: 2px 0 8px;

@@ -3,7 +3,13 @@ import { formatMoment } from '../time/formatMoment';
 import { useSlowNow } from '../state/clock';
 
 /** The tick that a piece of work is over, with its time; can be taken back. */
-defineProps<{ label: string; at: string | undefined; disabled?: boolean }>();
+defineProps<{
+  label: string;
+  /** On the button, where the label alone does not read well with “: done”. */
+  action?: string;
+  at: string | undefined;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ change: [at: string | undefined] }>();
 const now = useSlowNow();
 </script>
@@ -16,9 +22,9 @@ const now = useSlowNow();
       >
       <button type="button" class="text-button" @click="emit('change', undefined)">not yet</button>
     </template>
-    <v-btn v-else variant="flat" :disabled="disabled" @click="emit('change', new Date().toISOString())"
-      >{{ label }}: done</v-btn
-    >
+    <v-btn v-else variant="flat" :disabled="disabled" @click="emit('change', new Date().toISOString())">{{
+      action ?? `${label}: done`
+    }}</v-btn>
   </div>
 </template>
 

@@ -25,7 +25,8 @@ const shared = computed(() => ({
   ...said('pour', ...props.at),
   ...(props.label === undefined ? {} : { label: props.label }),
 }));
-const value = computed(() => valueAt(pour.value.doc, props.at));
+/** Absent is nothing, and is shown as nothing: valueAt says null. */
+const value = computed(() => valueAt(pour.value.doc, props.at) ?? undefined);
 const reading = computed(() => value.value as Reading | undefined);
 const number = computed(() => value.value as number | undefined);
 const standing = computed(() =>

@@ -71,19 +71,23 @@ export const PRINTER_FIELDS = fieldsOf('printer', [
   NOTE,
 ]);
 
-export const PROFILE_FIELDS = fieldsOf('profile', [
-  number('exposureS'),
-  number('baseExposureS'),
-  number('baseLayers'),
-  number('transitionLayers'),
-  number('liftMm'),
-  number('restS'),
-  number('antiAliasing'),
-  number('raftMm'),
-  number('raftMl'),
-  number('vatC'),
-  number('printAddsMm'),
-  { field: 'tested', label: 'Tested here', type: 'yes' },
-  { field: 'provenance', label: 'Where the figures come from', ...words },
-  NOTE,
-]);
+export const PROFILE_FIELDS = fieldsOf(
+  'profile',
+  [
+    number('exposureS'),
+    number('baseExposureS'),
+    number('baseLayers'),
+    number('transitionLayers'),
+    number('liftMm'),
+    number('restS'),
+    number('antiAliasing'),
+    number('raftMm'),
+    number('raftMl'),
+    number('vatC'),
+    number('printAddsMm'),
+    { field: 'tested', label: 'Tested here', type: 'yes' },
+    { field: 'provenance', label: 'Where the figures come from', ...words },
+    NOTE,
+  ],
+  ['layerMm'],
+);

@@ -145,6 +145,7 @@ const line = computed(() => {
         {{ formatPhrase(moment.what, units.choice) }}
         <DoneLine
           label="Done"
+          action="Done"
           :at="doc.hands[moment.hand ?? '']"
           @change="(at) => moment.hand && set(['burnout', 'hands', moment.hand], at)"
         />
