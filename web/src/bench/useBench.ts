@@ -1,12 +1,10 @@
 import type { StepRecord } from '@zero-pour/contracts';
-import type { Look } from '@zero-pour/core';
+import type { Look, UnitChoice } from '@zero-pour/core';
 import { useLocalStorage, useWakeLock } from '@vueuse/core';
-import { computed, onMounted, shallowRef, watch } from 'vue';
+import { computed, onMounted, shallowRef } from 'vue';
 import { useQuickNow } from '../state/clock';
 import { useUnits } from '../state/unitStore';
 import type { PourHandle } from '../state/usePour';
-import { formatStopwatch } from '../time/formatMoment';
-import { beep } from './beep';
 import type { BenchList } from '../state/benchLists';
 import { recordStep } from '../state/recordSteps';
 import {
@@ -19,30 +17,30 @@ import {
   powderStep,
   type TimedStep,
 } from '../state/timedSteps';
+import { useStepClock } from './useStepClock';
 import { useTimers } from './useTimers';
 
 const SHOWN_AHEAD = 5;
-/** What is over beeps again after so long, until it is done. */
-const AGAIN_MS = 20_000;
+
+function stepsOf({ plan, flask }: PourHandle, list: BenchList, choice: UnitChoice): TimedStep[] {
+  if (list === 'clean') return cleanSteps(plan.value, choice);
+  return list === 'invest'
+    ? [...powderStep(plan.value), ...investingSteps(plan.value)]
+    : pouringSteps(plan.value, flask.value);
+}
 
 /**
  * Steps at the bench: which one is in work, how long it has, and going on or back. All times are kept with the
  * pour, so that a reload loses nothing.
  */
 export function useBench(handle: PourHandle, list: BenchList) {
-  const { plan, flask } = handle;
   const now = useQuickNow();
   const units = useUnits();
   const sound = useLocalStorage('zero-pour.bench-sound', true);
   const { isSupported: canStayLit, isActive: staysLit, request: stayLit } = useWakeLock();
   onMounted(() => void stayLit('screen').catch(() => {}));
 
-  const steps = computed<TimedStep[]>(() => {
-    if (list === 'clean') return cleanSteps(plan.value, units.choice);
-    return list === 'invest'
-      ? [...powderStep(plan.value), ...investingSteps(plan.value)]
-      : pouringSteps(plan.value, flask.value);
-  });
+  const steps = computed(() => stepsOf(handle, list, units.choice));
   /** A step that was chosen out of turn, so that several run side by side. */
   const chosen = shallowRef<string>();
   const step = computed(
@@ -62,35 +60,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     () => handle.pour.value.id,
     () => steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
   );
-  const leftMs = computed(() =>
-    step.value?.endsAt === undefined ? undefined : step.value.endsAt - now.value.getTime(),
-  );
-  const isOver = computed(() => leftMs.value !== undefined && leftMs.value <= 0);
-  /** What is said once the least time is over: how long it may still take, or that it was too long. */
-  const overWords = computed(() => {
-    const { lastAt } = step.value ?? {};
-    if (!isOver.value || lastAt === undefined) return '';
-    const left = lastAt - now.value.getTime();
-    return left >= 0 ? `Ready; at most ${formatStopwatch(left)} more.` : 'Longer than it should be.';
-  });
-  const overCount = computed(
-    () => timers.value.filter((timer) => timer.endsAt <= now.value.getTime()).length + (isOver.value ? 1 : 0),
-  );
-  let beepedAt = 0;
-  watch([overCount, now], ([count, at], [before]) => {
-    if (count === 0 || !sound.value) return;
-    if (count <= (before ?? 0) && at.getTime() - beepedAt < AGAIN_MS) return;
-    beepedAt = at.getTime();
-    beep();
-  });
-
-  /** The large digits: time left, time over with a plus, or the step's length before it is begun. */
-  const digits = computed(() => {
-    if (!step.value) return '';
-    if (leftMs.value === undefined)
-      return step.value.seconds === null ? '' : formatStopwatch(step.value.seconds * 1000);
-    return leftMs.value >= 0 ? formatStopwatch(leftMs.value) : `+${formatStopwatch(-leftMs.value)}`;
-  });
+  const { digits, isOver, overWords } = useStepClock({ step, timers, now, sound });
 
   const iso = (): string => new Date().toISOString();
   const keep = (key: string, record: StepRecord | undefined): void => recordStep(handle, list, key, record);

@@ -90,6 +90,23 @@ const ticks = computed(() => {
   return out;
 });
 
+/** The band in which nearly as many come out, and the exposure that is to be taken. */
+const shapes = (at: number, [low, high]: readonly [number, number]): Layout['shapes'] => {
+  const span = { xref: 'x', yref: 'paper', y0: 0, y1: 1 } as const;
+  return [
+    {
+      ...span,
+      type: 'rect',
+      layer: 'below',
+      x0: low,
+      x1: high,
+      line: { width: 0 },
+      fillcolor: COLOURS.verdTint,
+    },
+    { ...span, type: 'line', x0: at, x1: at, line: { color: COLOURS.ink, width: 2, dash: 'dash' } },
+  ];
+};
+
 const layout = computed<Partial<Layout>>(() => {
   const { recommended, next, verdict, struts, slots } = props.answer;
   const settled = verdict.kind !== 'next coupon';
@@ -124,30 +141,7 @@ const layout = computed<Partial<Layout>>(() => {
       tickvals: [0, 25, 50, 75, 100],
       ticktext: ['0', '25', '50', '75', '100 %'],
     },
-    shapes: [
-      {
-        type: 'rect',
-        layer: 'below',
-        xref: 'x',
-        yref: 'paper',
-        x0: low,
-        x1: high,
-        y0: 0,
-        y1: 1,
-        line: { width: 0 },
-        fillcolor: COLOURS.verdTint,
-      },
-      {
-        type: 'line',
-        xref: 'x',
-        yref: 'paper',
-        x0: at,
-        x1: at,
-        y0: 0,
-        y1: 1,
-        line: { color: COLOURS.ink, width: 2, dash: 'dash' },
-      },
-    ],
+    shapes: shapes(at, recommended.bandS),
     annotations: [
       label(names.value[0], struts, -1, STRUT),
       label(names.value[1], slots, 0, SLOT),
