@@ -1,10 +1,14 @@
 <script setup lang="ts">
 /** Names at the left, their numbers at the right. */
-defineProps<{ rows: readonly (readonly [name: string, value: string])[] }>();
+defineProps<{
+  rows: readonly (readonly [name: string, value: string])[];
+  /** The first is what was asked for: large. */
+  lead?: boolean;
+}>();
 </script>
 
 <template>
-  <dl>
+  <dl :class="{ lead }">
     <div v-for="[name, value] in rows" :key="name">
       <dt>{{ name }}</dt>
       <dd class="num">{{ value }}</dd>
@@ -27,5 +31,9 @@ div {
 dd {
   margin: 0;
   text-align: right;
+}
+.lead > :first-child {
+  font-size: 24px;
+  font-weight: 650;
 }
 </style>

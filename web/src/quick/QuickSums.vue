@@ -12,6 +12,8 @@ import {
   type SumAnswer,
 } from '@zero-pour/core';
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import NumberList from '../components/NumberList.vue';
+import PickRow from '../components/PickRow.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNewPour } from '../state/useNewPour';
 import { usePlanningShop } from '../state/planningStore';
@@ -57,6 +59,13 @@ const answer = computed<SumAnswer | { problem: string } | undefined>(() => {
     throw error;
   }
 });
+const rows = computed(() =>
+  answer.value && 'lines' in answer.value
+    ? answer.value.lines.map(
+        (l) => [l.name, 'words' in l ? l.words : formatQuantity(l.quantity, units.choice)] as const,
+      )
+    : [],
+);
 const doc = computed(() =>
   sum.value && answer.value && 'lines' in answer.value
     ? pourFrom(sum.value, planning.known, new Date())
@@ -96,18 +105,14 @@ onMounted(async () => {
         "
         persistent-hint
       />
-      <div class="pick-row" role="group" aria-label="Kind of sum">
-        <button
-          v-for="kind in QUICK_KINDS"
-          :key="kind"
-          type="button"
-          :aria-pressed="sum?.kind === kind"
-          :title="QUICK_FORMS[kind].example"
-          @click="sum = usualSum(kind, metals[0])"
-        >
-          {{ QUICK_FORMS[kind].title }}
-        </button>
-      </div>
+      <PickRow
+        label="Kind of sum"
+        :things="
+          QUICK_KINDS.map((key) => ({ key, name: QUICK_FORMS[key].title, title: QUICK_FORMS[key].example }))
+        "
+        :picked="sum?.kind"
+        @pick="(kind) => (sum = usualSum(kind, metals[0]))"
+      />
       <div v-if="sum && form" class="both">
         <div class="form">
           <p class="mute">
@@ -155,12 +160,7 @@ onMounted(async () => {
         <div class="answer" aria-live="polite">
           <p v-if="answer && 'problem' in answer" role="alert">{{ answer.problem }}</p>
           <template v-else-if="answer">
-            <dl>
-              <div v-for="(l, i) in answer.lines" :key="l.name" :class="{ first: i === 0 }">
-                <dt>{{ l.name }}</dt>
-                <dd class="num">{{ 'words' in l ? l.words : formatQuantity(l.quantity, units.choice) }}</dd>
-              </div>
-            </dl>
+            <NumberList :rows="rows" lead />
             <p v-for="(step, i) in answer.working" :key="i" class="mute working">
               {{ formatPhrase(step, units.choice) }}
             </p>
@@ -194,24 +194,6 @@ onMounted(async () => {
 }
 code {
   font: 13px var(--mono);
-}
-dl {
-  margin: 0;
-}
-dl div {
-  display: flex;
-  justify-content: space-between;
-  gap: 16px;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--line);
-}
-dd {
-  margin: 0;
-  text-align: right;
-}
-.first {
-  font-size: 24px;
-  font-weight: 650;
 }
 .working {
   margin-top: 8px;

@@ -7,6 +7,7 @@ import {
   type ShopKind,
 } from '@zero-pour/contracts';
 import { computed, shallowRef } from 'vue';
+import OnDemand from '../components/OnDemand.vue';
 import { request } from '../api/request';
 import { ITEM_FIELDS } from './itemFields';
 import { useNotices } from '../state/notices';
@@ -31,8 +32,8 @@ const props = defineProps<{ kind: K; item: ShopItem<K> }>();
 const notices = useNotices();
 const history = shallowRef<History>();
 
-async function load(event: Event): Promise<void> {
-  if (!(event.target as HTMLDetailsElement).open) return;
+async function load(open: boolean): Promise<void> {
+  if (!open) return;
   try {
     history.value = await request(historySchema, 'GET', `/shop/${props.kind}/${props.item.id}/history`);
   } catch (error) {
@@ -66,26 +67,17 @@ const changes = computed(() =>
 </script>
 
 <template>
-  <details class="history" @toggle="load">
-    <summary>History of changes</summary>
+  <OnDemand title="History of changes" @update:open="load">
     <p v-if="history?.length === 0" class="mute">Nothing was changed yet.</p>
     <ul>
       <li v-for="change in changes" :key="change.at">
         <span class="num">{{ formatDay(Date.parse(change.at)) }}</span> {{ change.words.join('; ') }}
       </li>
     </ul>
-  </details>
+  </OnDemand>
 </template>
 
 <style scoped>
-.history {
-  margin-top: 18px;
-  border-top: 1px solid var(--line2);
-  padding-top: 6px;
-}
-summary {
-  cursor: pointer;
-}
 ul {
   list-style: none;
   margin: 6px 0;

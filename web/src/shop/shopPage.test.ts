@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 import { useFakeShop } from '../testing/fakeServer';
-import { buttonOf, flatText, typeInto } from '../testing/showInPour';
+import { buttonOf, flatText, typeInto, unfold } from '../testing/showInPour';
 import ShopPage from './ShopPage.vue';
 
 const shop = useFakeShop();
@@ -71,11 +71,9 @@ describe('things of the shop', () => {
       { at: '2026-11-10T08:00:00.000Z', before: { ...item, heightMm: 90, name: 'Old name' } },
     ];
     const page = open('flask', item.id);
-    const details = page.find('details.history');
-    (details.element as HTMLDetailsElement).open = true;
-    await details.trigger('toggle');
+    await unfold(page, 'History of changes');
     await flushPromises();
-    const lines = details.findAll('li').map((line) => line.text().replace(/\s+/g, ' '));
+    const lines = page.findAll('details li').map((line) => line.text().replace(/\s+/g, ' '));
     expect(lines[0]).toContain(`Height: 90 → ${item.heightMm}`);
     expect(lines[1]).toContain(`Name: Old name → ${item.name}`);
   });

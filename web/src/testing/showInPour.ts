@@ -59,3 +59,11 @@ export async function typeInto(of: VueWrapper, label: string, text: string, n = 
   await field.setValue(text);
   await field.trigger('blur');
 }
+
+/** Opens the part of a page with this title, as a press on it does. */
+export async function unfold(of: VueWrapper, title: string): Promise<void> {
+  const details = of.findAll('details').find((one) => one.find('summary').text().includes(title));
+  if (!details) throw new Error(`nothing to open called “${title}”`);
+  (details.element as HTMLDetailsElement).open = true;
+  await details.trigger('toggle');
+}

@@ -6,7 +6,7 @@ import { useFakeShop } from '../../testing/fakeServer';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
-import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
+import { buttonOf, fieldOf, flatText, showInPour, typeInto, unfold } from '../../testing/showInPour';
 import PrintStage from '../stages/PrintStage.vue';
 import PlateSheet from '../sheet/PlateSheet.vue';
 import AfterPrint from './AfterPrint.vue';
@@ -245,7 +245,8 @@ describe('a sheet of the plate', () => {
 describe('the Print stage', () => {
   it('keeps what is ticked before the print, and takes it back', async () => {
     const { page, doc } = showInPour(shop, 31, PrintStage);
-    const step = (lead: string) => page.findAll('.before button').find((b) => b.text().includes(lead))!;
+    await unfold(page, 'Before the print');
+    const step = (lead: string) => page.findAll('details button').find((b) => b.text().includes(lead))!;
     await step('Shake.').trigger('click');
     expect(Object.keys(doc().print.before!)).toEqual(['shake']);
     expect(step('Shake.').attributes('aria-pressed')).toBe('true');

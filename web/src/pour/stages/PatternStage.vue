@@ -3,6 +3,7 @@ import { PATTERN_LIMITS } from '@zero-pour/core';
 import { findingContext, nameOfPart } from '@zero-pour/plan';
 import type { Pattern } from '@zero-pour/contracts';
 import { computed, shallowRef, watch } from 'vue';
+import PickRow from '../../components/PickRow.vue';
 import {
   AnalysisProgress,
   FindingList,
@@ -58,17 +59,13 @@ function add(pattern: Pattern): void {
   />
   <PatternDrop :compact="parts.length > 0" @kept="add" />
   <template v-if="part">
-    <div v-if="parts.length > 1" class="choose" role="group" aria-label="Pattern shown">
-      <v-btn
-        v-for="(other, i) in parts"
-        :key="other.key"
-        :variant="other === part ? 'flat' : 'outlined'"
-        size="small"
-        @click="index = i"
-      >
-        {{ nameOfPart(other, parts) }}
-      </v-btn>
-    </div>
+    <PickRow
+      v-if="parts.length > 1"
+      label="Pattern shown"
+      :things="parts.map((other) => ({ key: other.key, name: nameOfPart(other, parts) }))"
+      :picked="part.key"
+      @pick="(key) => (index = parts.findIndex((other) => other.key === key))"
+    />
     <div class="look">
       <PatternViewer
         v-model:paint="paint"
@@ -95,12 +92,6 @@ function add(pattern: Pattern): void {
 </template>
 
 <style scoped>
-.choose {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 12px;
-}
 .look {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 250px;

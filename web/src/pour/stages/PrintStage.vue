@@ -141,15 +141,18 @@ function haveAlready(): void {
   <JudgementList v-if="print" :judgements="print.judgements" />
   <PlannedNote v-if="print" :planned="print.load" @go-to="(s) => emit('goTo', s)" />
 
-  <details v-if="plan.context.resin && plan.context.printer && !doc.startedAt" class="stage-block">
-    <summary><h2 class="before">Before the print: warm, shake, wipe, level, prime</h2></summary>
+  <OnDemand
+    v-if="plan.context.resin && plan.context.printer && !doc.startedAt"
+    title="Before the print"
+    line="warm, shake, wipe, level, prime"
+  >
     <BeforePrint
       :resin="plan.context.resin"
       :printer="plan.context.printer"
       :ticked="doc.before ?? {}"
       @tick="tickBefore"
     />
-  </details>
+  </OnDemand>
 
   <section class="stage-block">
     <h2>This plate</h2>
@@ -218,10 +221,6 @@ function haveAlready(): void {
 </template>
 
 <style scoped>
-.before {
-  display: inline;
-  cursor: pointer;
-}
 .check {
   display: flex;
   flex-wrap: wrap;

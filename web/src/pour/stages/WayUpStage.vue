@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Pattern } from '@zero-pour/contracts';
+import NumberList from '../../components/NumberList.vue';
+import PickRow from '../../components/PickRow.vue';
 import { said } from '../../components/said';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { standingJob } from '@zero-pour/jobs';
@@ -74,6 +76,14 @@ const AXES = [
   { field: 'yDeg', name: 'About y' },
   { field: 'zDeg', name: 'About z' },
 ] as const;
+const stance = computed(() => {
+  const { heightMm, footprintMm, cylinderDiameterMm } = entry.value!.part.stance;
+  return [
+    ['Height', mm(heightMm)],
+    ['Footprint', footprintMm.map(mm).join(' × ')],
+    ['Bounding cylinder', `Ø ${mm(cylinderDiameterMm)}`],
+  ] as const;
+});
 </script>
 
 <template>
@@ -88,16 +98,15 @@ const AXES = [
     <button type="button" class="text-button" @click="emit('goTo', 'pattern')">Pattern</button>
   </p>
   <template v-else>
-    <div v-if="entries.length > 1" class="choose" role="group" aria-label="Pattern">
-      <v-btn
-        v-for="(other, i) in entries"
-        :key="other.part.key"
-        size="small"
-        :variant="other === entry ? 'flat' : 'outlined'"
-        @click="index = i"
-        >{{ nameOfPart(other.part, plan.context.parts) }}</v-btn
-      >
-    </div>
+    <PickRow
+      v-if="entries.length > 1"
+      label="Pattern"
+      :things="
+        entries.map(({ part: { key }, part }) => ({ key, name: nameOfPart(part, plan.context.parts) }))
+      "
+      :picked="entry.part.key"
+      @pick="(key) => (index = entries.findIndex(({ part }) => part.key === key))"
+    />
     <div class="look">
       <PartView
         :pattern="entry.part.pattern"
@@ -134,16 +143,7 @@ const AXES = [
             >+15</v-btn
           >
         </div>
-        <dl class="stance">
-          <dt>Height</dt>
-          <dd class="num">{{ mm(entry.part.stance.heightMm) }}</dd>
-          <dt>Footprint</dt>
-          <dd class="num">
-            {{ mm(entry.part.stance.footprintMm[0]) }} × {{ mm(entry.part.stance.footprintMm[1]) }}
-          </dd>
-          <dt>Bounding cylinder</dt>
-          <dd class="num">Ø {{ mm(entry.part.stance.cylinderDiameterMm) }}</dd>
-        </dl>
+        <NumberList :rows="stance" />
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
@@ -189,12 +189,6 @@ const AXES = [
 </template>
 
 <style scoped>
-.choose {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-  margin-bottom: 10px;
-}
 .look {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 250px;
@@ -214,16 +208,6 @@ const AXES = [
   height: 48px;
   min-width: 46px;
   padding: 0 6px;
-}
-.stance {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 5px 12px;
-  margin: 12px 0;
-}
-.stance dd {
-  margin: 0;
-  text-align: right;
 }
 .take {
   height: 48px;

@@ -11,6 +11,7 @@ import {
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import PickRow from '../../components/PickRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
@@ -220,17 +221,12 @@ const lines = computed(() => [
           @update:model-value="(kilnId: string) => set({ kilnId })"
         />
       </div>
-      <div class="pick-row" role="group" aria-label="What to compare">
-        <button
-          v-for="c in all"
-          :key="c.profile.id"
-          type="button"
-          :aria-pressed="chosen.some((x) => x.profile.id === c.profile.id)"
-          @click="toggle(c.profile.id)"
-        >
-          {{ c.profile.name }}
-        </button>
-      </div>
+      <PickRow
+        label="What to compare"
+        :things="all.map(({ profile: { id, name } }) => ({ key: id, name }))"
+        :picked="chosen.map(({ profile }) => profile.id)"
+        @pick="toggle"
+      />
       <p v-if="sentence" class="decides"><b>Decides.</b> {{ sentence }}</p>
       <CompareChart v-if="rows.length > 0" :rows="rows" :currency="shop.settings.currency" />
       <div class="scroll-x">

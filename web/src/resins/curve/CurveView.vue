@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CureTest, Resin } from '@zero-pour/contracts';
+import PickRow from '../../components/PickRow.vue';
 import { said } from '../../components/said';
 import StandingLine from '../../components/StandingLine.vue';
 import { firstGuessS, formatQuantity } from '@zero-pour/core';
@@ -120,19 +121,19 @@ const guesses = computed(() => {
     carries an exposure to another layer height, both together give a first guess on another printer of the
     same wavelength.
   </p>
-  <div class="tests">
-    <button
-      v-for="t in tests"
-      :key="t.id"
-      type="button"
-      class="text-button"
-      :aria-pressed="t.id === test?.id"
-      @click="chosenId = t.id"
-    >
-      {{ t.wavelengthNm }} nm, {{ t.discs.length }} discs, {{ t.measuredAt.slice(0, 10) }}
-    </button>
+  <PickRow
+    label="Test"
+    :things="
+      tests.map(({ id, wavelengthNm, discs, measuredAt }) => ({
+        key: id,
+        name: `${wavelengthNm} nm, ${discs.length} discs, ${measuredAt.slice(0, 10)}`,
+      }))
+    "
+    :picked="test?.id"
+    @pick="(id) => (chosenId = id)"
+  >
     <v-btn size="small" @click="add">New test</v-btn>
-  </div>
+  </PickRow>
   <div v-if="test" class="curve">
     <div>
       <CurveChart v-if="test.discs.length > 0" :discs="test.discs" :curve="curve" />
@@ -246,17 +247,6 @@ const guesses = computed(() => {
 .lead {
   max-width: 90ch;
   margin-bottom: 10px;
-}
-.tests {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-.tests [aria-pressed='true'] {
-  font-weight: 650;
-  text-decoration: none;
 }
 .curve {
   display: grid;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { TestSetRun } from '@zero-pour/contracts';
 import { computed, shallowRef } from 'vue';
+import PickRow from '../../components/PickRow.vue';
 import { blobAddress } from '../../api/request';
 import { useShop } from '../../state/shopStore';
 import { sideBySide } from './gradeSummary';
@@ -22,18 +23,12 @@ const resinName = (id: string): string => shop.lists.resin.find((r) => r.id === 
 <template>
   <section v-if="parts.length > 0" class="stage-block">
     <h2>The same part in other resins</h2>
-    <div class="parts">
-      <button
-        v-for="part in parts"
-        :key="part.id"
-        type="button"
-        class="text-button"
-        :aria-pressed="part.id === shown"
-        @click="chosen = part.id"
-      >
-        {{ part.name }}
-      </button>
-    </div>
+    <PickRow
+      label="Part"
+      :things="parts.map(({ id, name }) => ({ key: id, name }))"
+      :picked="shown"
+      @pick="(id) => (chosen = id)"
+    />
     <div class="columns">
       <article v-for="{ run, pieces } in columns" :key="run.id" :class="{ own: run.resinId === resinId }">
         <h3>{{ resinName(run.resinId) }}</h3>
@@ -55,16 +50,6 @@ const resinName = (id: string): string => shop.lists.resin.find((r) => r.id === 
 </template>
 
 <style scoped>
-.parts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  margin-bottom: 8px;
-}
-.parts [aria-pressed='true'] {
-  font-weight: 650;
-  text-decoration: none;
-}
 .columns {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));

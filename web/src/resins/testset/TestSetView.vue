@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PickRow from '../../components/PickRow.vue';
 import StandingLine from '../../components/StandingLine.vue';
 import type { Resin, TestSetRun } from '@zero-pour/contracts';
 import { standingProfile } from '@zero-pour/plan';
@@ -94,22 +95,22 @@ async function remove(gone: TestSetRun): Promise<void> {
   <p v-if="!things" class="mute mt-2">
     <router-link to="/shop/printer">Add a printer first</router-link>: the set is printed on one.
   </p>
-  <div class="runs">
-    <button
-      v-for="r in runs"
-      :key="r.id"
-      type="button"
-      class="text-button"
-      :aria-pressed="r.id === run?.id"
-      @click="chosenId = r.id"
-    >
-      {{ formatDay(Date.parse(r.printedAt)) }}, {{ r.exposureS }} s
-    </button>
+  <PickRow
+    label="Run"
+    :things="
+      runs.map(({ id, printedAt, exposureS }) => ({
+        key: id,
+        name: `${formatDay(Date.parse(printedAt))}, ${exposureS} s`,
+      }))
+    "
+    :picked="run?.id"
+    @pick="(id) => (chosenId = id)"
+  >
     <v-btn v-if="shop.settings.testSet.length > 0 && things" size="small" @click="begin"
       >Print the test set, {{ COPIES }} of each</v-btn
     >
     <StandingLine v-if="run" :standing="standing" />
-  </div>
+  </PickRow>
   <template v-if="run">
     <RunFields :run="run" @change="set" />
     <PiecesTable :run="run" @change="(pieces) => set({ pieces })" />
@@ -135,16 +136,5 @@ async function remove(gone: TestSetRun): Promise<void> {
 }
 .steps .done .mark {
   color: var(--verd);
-}
-.runs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-  margin: 14px 0;
-}
-.runs [aria-pressed='true'] {
-  font-weight: 650;
-  text-decoration: none;
 }
 </style>
