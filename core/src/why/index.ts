@@ -13,3 +13,4 @@ export {
   type Sign,
 } from './rankCauses';
 export { PRINT_CHANGES, PRINT_FAULT_KEYS, PRINT_FAULTS, type PrintFaultKey } from './printFaults';
+export { cutEvidence, figureSigns, heightEvidence, layerSign, oneHeight, raftSign, sign } from './signs';

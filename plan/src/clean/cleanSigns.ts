@@ -1,6 +1,13 @@
-import { judgeStepTime, quantity, say, type CleanKind, type Evidence, type Sign } from '@zero-pour/core';
+import {
+  judgeStepTime,
+  quantity,
+  say,
+  type CleanKind,
+  type Evidence,
+  type Sign,
+  sign,
+} from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { sign } from '../why/sign';
 import { cleaningOf, isOver, minutesOf } from './cleaning';
 
 const MS_A_DAY = 86_400_000;

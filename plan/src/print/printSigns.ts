@@ -1,13 +1,10 @@
-import { quantity, say, type Evidence, type Sign } from '@zero-pour/core';
+import { heightEvidence, oneHeight, quantity, say, sign, type Evidence, type Sign } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 import { valueOf } from '../planned';
-import { sign } from '../why/sign';
 import { planLoad } from './plateLoad';
 
 const MS_A_DAY = 86_400_000;
-/** Heights of flaws closer than this are one height. */
-const SAME_HEIGHT_MM = 0.3;
 
 /** Age of the resin in this printer's vat when the print was started. */
 function vatSign({ doc, resin, printer }: PourContext): Record<string, Sign> {
@@ -55,34 +52,12 @@ function loadSign(context: PourContext): Record<string, Sign> {
   return judged ? { 'load high': sign(judged.weight !== 'ok', judged.why) } : {};
 }
 
-/** The height at which flaws stand on every piece that has one; undefined when they differ, or are fewer than two. */
-export function sameHeight({ doc }: Pick<PourContext, 'doc'>): number | undefined {
-  const heights = Object.values(doc.print.pieces).flatMap(({ heightMm }) =>
-    heightMm === undefined ? [] : [heightMm],
-  );
-  if (heights.length < 2) return undefined;
-  const [low, high] = [Math.min(...heights), Math.max(...heights)];
-  return high - low <= SAME_HEIGHT_MM ? (low + high) / 2 : undefined;
-}
+const heightsOf = ({ doc }: Pick<PourContext, 'doc'>): number[] =>
+  Object.values(doc.print.pieces).flatMap(({ heightMm }) => heightMm ?? []);
 
-function heightSigns(context: PourContext): Record<string, Sign> {
-  const heights = Object.values(context.doc.print.pieces).filter(
-    (piece) => piece.heightMm !== undefined,
-  ).length;
-  if (heights < 2) return {};
-  const at = sameHeight(context);
-  const pauses = context.doc.print.pausesMm;
-  const near = at === undefined ? undefined : pauses?.find((pause) => Math.abs(pause - at) <= SAME_HEIGHT_MM);
-  return {
-    'same height on all': sign(
-      at !== undefined,
-      at === undefined ? say`The flaws stand at different heights.` : say`All flaws stand ${quantity(at, 'mm', 1)} from the plate.`,
-    ),
-    ...(pauses && at !== undefined
-      ? { paused: sign(near !== undefined, near === undefined ? say`No pause is noted at that height.` : say`A pause is noted at ${quantity(near, 'mm', 1)}.`) }
-      : {}),
-  }; // prettier-ignore
-}
+/** The height at which flaws stand on every piece that has one; undefined when they differ, or are fewer than two. */
+export const sameHeight = (context: Pick<PourContext, 'doc'>): number | undefined =>
+  oneHeight(heightsOf(context));
 
 /** What the record of the print says: vat, supports, checklist, what hung there, where the flaws stand. */
 export const printSigns = (context: PourContext): Evidence => ({
@@ -90,5 +65,5 @@ export const printSigns = (context: PourContext): Evidence => ({
   ...recordSigns(context),
   ...beforeSigns(context),
   ...loadSign(context),
-  ...heightSigns(context),
+  ...heightEvidence(heightsOf(context), context.doc.print.pausesMm),
 });
