@@ -17,7 +17,7 @@ export { pourTitle } from './pourTitle';
 export { stageLine, stageStates, type StageState } from './stages';
 export { writeTicket, type TicketSection } from './ticket';
 export type { TicketLine } from './ticketLine';
-export { INVEST_H, planEarliest, SPRUE_H, type Block, type TimePlan } from './times/timePlan';
+export { planEarliest, type Block, type TimePlan } from './times/timePlan';
 export { firstHeld, toleranceOf, type ScalePlan } from './scale/planScale';
 export type { PlannedSize } from './scale/plannedSize';
 export type { ChainStep, ScaleChain } from './scale/chain';

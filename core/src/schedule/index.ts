@@ -19,3 +19,4 @@ export {
   type PlacedStep,
   type WorkStep,
 } from './countBack';
+export { INVEST_H, LONGEST_STEP_H, SET_H, SPRUE_H } from './usualHours';

@@ -2,8 +2,12 @@ import {
   countBack,
   earliestZero,
   HOUR_MS,
+  INVEST_H,
+  LONGEST_STEP_H,
   MINUTE_MS,
   protocolHours,
+  SET_H,
+  SPRUE_H,
   type BenchConflict,
   type StageKey,
   type WorkStep,
@@ -41,12 +45,6 @@ export interface TimePlan {
   /** When the first step that is left must begin. */
   start: number;
 }
-
-/** Shop defaults, h: joining sprues and weighing; mixing to gloss-off with setting up. */
-export const SPRUE_H = 1;
-export const INVEST_H = 0.75;
-/** Set time when no powder is chosen, h (handbook 07). */
-const SET_H = 2;
 
 const ms = (moment: string | undefined): number | undefined =>
   moment === undefined ? undefined : Date.parse(moment);
@@ -134,15 +132,13 @@ function recordedBlocks({ doc }: PourContext, hours: Durations): Block[] {
   return out;
 }
 
-/** A step that takes longer is a wrong number, h: nothing is counted back over months (shop default). */
-const LONGEST_H = 14 * 24;
-
 function longerThanReckoned(hours: Durations & { burnout: number }): Planned<never> | undefined {
-  const [stage, h] = Object.entries(hours).find(([, of]) => of !== undefined && !(of <= LONGEST_H)) ?? [];
+  const [stage, h] =
+    Object.entries(hours).find(([, of]) => of !== undefined && !(of <= LONGEST_STEP_H)) ?? [];
   if (stage === undefined) return undefined;
   const at = stage === 'set' ? 'invest' : (stage as StageKey);
   return impossible(
-    `It takes ${Math.round(h)} h; nothing over ${LONGEST_H} h is counted back. Look at its times and speeds.`,
+    `It takes ${Math.round(h)} h; nothing over ${LONGEST_STEP_H} h is counted back. Look at its times and speeds.`,
     at,
   );
 }

@@ -1,5 +1,5 @@
-import { HOUR_MS } from '@zero-pour/core';
-import { INVEST_H, SPRUE_H, type BoardRow } from '@zero-pour/plan';
+import { INVEST_H, SPRUE_H, HOUR_MS } from '@zero-pour/core';
+import type { BoardRow } from '@zero-pour/plan';
 
 export interface BusyStretch {
   from: number;
