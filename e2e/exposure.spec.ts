@@ -24,10 +24,14 @@ test.afterAll(() => shop.stop());
 
 const figure = async (page: Page): Promise<number> =>
   Number.parseFloat(await page.getByTestId('figure').innerText());
+/** What is said stands on all counts so far. */
+const reckoned = (page: Page): Promise<void> =>
+  expect(page.getByRole('region', { name: 'What to do next' })).toHaveAttribute('aria-busy', 'false');
 const tab = (page: Page, name: string) => page.getByRole('tab', { name: new RegExp(`^${name}`) });
 
 /** Prints what is proposed and enters its counts, by keyboard alone. Returns the exposure. */
 async function enterCoupon(page: Page, truth: Truth, serverAway = false): Promise<number> {
+  await reckoned(page);
   const exposureS = await figure(page);
   await page.context().setOffline(serverAway);
   await page.keyboard.press('e');
@@ -188,7 +192,7 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
     for (let n = 1; n <= 4 && (await page.getByText('Not for filigree.').count()) === 0; n++) {
       await enterCoupon(page, COARSE_RESIN);
       await expect(page.getByRole('row')).toHaveCount(n + 1);
-      await page.waitForTimeout(400);
+      await reckoned(page);
     }
     await expect(page.getByText('Not for filigree.')).toBeVisible();
     await expect(page.getByText('Ways out: thicker layers')).toBeVisible();

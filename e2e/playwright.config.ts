@@ -11,6 +11,8 @@ export default defineConfig({
   workers: 1,
   // Generous: a shared machine may be ten times slower for a while, and a journey measures nothing.
   timeout: 420_000,
+  // A second try for a machine that stood still; `verify` names each journey that needed it.
+  retries: 1,
   expect: { timeout: 30_000 },
   reporter: 'list',
   use: {

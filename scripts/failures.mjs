@@ -23,15 +23,17 @@ const shown = (attachments) =>
     .map(({ path }) => `\n  The page then:\n${readFileSync(path, 'utf8')}`)
     .join('');
 
-/** @param {object} json Playwright's report. @returns {string[]} a failed journey each, with what the page showed */
+/** @param {object} json Playwright's report. @returns {string[]} a journey each that failed or needed a second try, with what the page showed */
 export function journeyFailures({ suites = [] }) {
   return suites.flatMap((suite) => [
     ...journeyFailures(suite),
-    ...(suite.specs ?? [])
-      .filter(({ ok }) => !ok)
-      .map(({ title, tests }) => {
-        const last = tests.at(-1).results.at(-1);
-        return `${title}\n  ${firstLines(last.error?.message ?? last.status)}${shown(last.attachments)}`;
+    ...(suite.specs ?? []).flatMap(({ title, tests }) =>
+      tests.flatMap(({ status, results }) => {
+        const bad = results.findLast((result) => result.error);
+        if (!bad) return status === 'unexpected' ? [title] : [];
+        const word = status === 'flaky' ? ' (passed at the second try)' : '';
+        return [`${title}${word}\n  ${firstLines(bad.error.message ?? bad.status)}${shown(bad.attachments)}`];
       }),
+    ),
   ]);
 }

@@ -14,6 +14,8 @@ const props = defineProps<{
   /** Coupons of other settings that are counted in. */
   carriedOver: number;
   couponAt: string;
+  /** The figure is of the counts before: newer ones are being worked out. */
+  outdated: boolean;
   busy: boolean;
 }>();
 const emit = defineEmits<{ enter: []; accept: [] }>();
@@ -26,11 +28,12 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 </script>
 
 <template>
-  <section class="next" aria-label="What to do next">
+  <section class="next" aria-label="What to do next" :aria-busy="outdated">
     <h2>{{ settled ? (usable ? 'Best exposure' : 'Best of no good ones') : 'Print next' }}</h2>
     <p class="figure">
       <b data-testid="figure">{{ seconds(figure) }} s</b>
-      <span v-if="!settled && coupons > 0" class="mute">all else as trial {{ coupons }}</span>
+      <span v-if="outdated" class="mute">counting …</span>
+      <span v-else-if="!settled && coupons > 0" class="mute">all else as trial {{ coupons }}</span>
       <span v-else-if="settled" class="mute">after {{ coupons }} coupons</span>
       <span v-if="carriedOver > 0" class="mute">{{ carriedOver }} carried over</span>
     </p>
@@ -40,7 +43,7 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
       </li>
     </ul>
     <div class="buttons">
-      <v-btn v-if="usable" variant="flat" :loading="busy" @click="emit('accept')">
+      <v-btn v-if="usable" variant="flat" :loading="busy" :disabled="outdated" @click="emit('accept')">
         {{ of === 'base' ? 'Take these base seconds' : 'Take it into a profile' }}
       </v-btn>
       <v-btn :variant="usable ? 'outlined' : 'flat'" @click="emit('enter')">Enter counts <kbd>E</kbd></v-btn>
@@ -65,6 +68,10 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
   line-height: 1.1;
   letter-spacing: -0.02em;
   font-variant-numeric: tabular-nums;
+}
+[aria-busy='true'] .figure b,
+[aria-busy='true'] .outcomes {
+  opacity: 0.4;
 }
 .outcomes {
   margin: 8px 0 0;

@@ -8,7 +8,7 @@ import {
   type CouponSpec,
 } from '@zero-pour/core';
 import { curveOf, gatherTrials, reportsOf, sizesNear, standingProfile, wantedSetting } from '@zero-pour/plan';
-import { useEventListener, useLocalStorage } from '@vueuse/core';
+import { until, useEventListener, useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -73,7 +73,7 @@ const begin = computed(() => {
   return typed ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS;
 });
 
-const { answer, latest, problem } = useTuning(
+const { answer, latest, problem, outdated } = useTuning(
   () => ownKey.value,
   () =>
     records.ready && things.value && gathered.value
@@ -104,6 +104,11 @@ const { open, standing, number, change, enter, close, discard, openTrial } = use
     };
   },
 );
+/** What is to be printed next waits for the counts before it. */
+async function enterNext(): Promise<void> {
+  if (outdated.value) await until(outdated).toBe(false);
+  await enter();
+}
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (
     event.key.toLowerCase() !== 'e' ||
@@ -114,7 +119,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   )
     return;
   event.preventDefault();
-  void enter();
+  void enterNext();
 });
 
 const { busy, accept } = useAccept(() =>
@@ -195,7 +200,8 @@ const couponAt = computed(
         :carried-over="carriedOver"
         :coupon-at="couponAt"
         :busy="busy"
-        @enter="enter"
+        :outdated="outdated"
+        @enter="enterNext"
         @accept="accept"
       />
       <div v-else class="waiting" aria-hidden="true" />

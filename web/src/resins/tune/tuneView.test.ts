@@ -4,7 +4,7 @@ import type { TuningAnswer, TuningJob } from '@zero-pour/jobs';
 import { edgeCurve, foreseeOutcomes, tuneExposure } from '@zero-pour/core';
 import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
 import TuneView from './TuneView.vue';
 
@@ -20,13 +20,14 @@ function answerTo(job: TuningJob): TuningAnswer {
     outcomes: foreseeOutcomes(edges, next.exposureS, job.settable, job.coupon, job.coupons),
   };
 }
+const outdated = ref(false);
 vi.mock('./useTuning', () => ({
   useTuning: (_: unknown, job: () => TuningJob | undefined) => {
     const answer = computed(() => {
       const now = job();
       return now && answerTo(now);
     });
-    return { answer, latest: answer, problem: computed(() => '') };
+    return { answer, latest: answer, problem: computed(() => ''), outdated };
   },
 }));
 vi.mock('./TuneChart.vue', () => ({ default: { template: '<i class="chart" />' } }));
@@ -71,6 +72,19 @@ describe('tuning', () => {
     await tune.find('[aria-label="Counts of the coupon"]').trigger('keydown', { key: 'Escape' });
     await vi.waitFor(() => expect(shop.server.sent.at(-1)!.method).toBe('DELETE'));
     expect(tune.find('[data-count]').exists()).toBe(false);
+  });
+  it('opens no coupon by a figure of the counts before', async () => {
+    const tune = open('Skerry Low-Ash Fine');
+    outdated.value = true;
+    await tune.vm.$nextTick();
+    expect(tune.find('[aria-label="What to do next"]').attributes('aria-busy')).toBe('true');
+    expect(tune.text()).toContain('counting …');
+    press('e');
+    await new Promise((done) => setTimeout(done, 20));
+    expect(tune.find('[data-count]').exists()).toBe(false);
+    outdated.value = false;
+    await vi.waitFor(() => expect(tune.find('[data-count]').exists()).toBe(true));
+    await tune.find('[aria-label="Counts of the coupon"]').trigger('keydown', { key: 'Escape' });
   });
   it('counts at once what is typed, and keeps it', async () => {
     const tune = open('Skerry Low-Ash Fine');

@@ -27,5 +27,7 @@ export function useTuning(about: () => string, job: () => TuningJob | undefined)
   /** The last answer, whatever it is about: a picture may stand until the next one comes. */
   const latest = computed(() => given.value?.answer);
   const problem = computed(() => (state.value.status === 'failed' ? state.value.sentence : ''));
-  return { answer, latest, problem };
+  /** Newer counts are being worked out: what is shown is of those before. */
+  const outdated = computed(() => state.value.status === 'working');
+  return { answer, latest, problem, outdated };
 }
