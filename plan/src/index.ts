@@ -32,7 +32,7 @@ export {
   type SizeGroup,
 } from './scale/sizeGroups';
 export { stepName } from './scale/stepNames';
-export { whyOff, type OffPiece, type WhyOff } from './scale/whyOff';
+export { whyOff, type OffPiece, type OffVerdict, type WhyOff } from './scale/whyOff';
 export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis } from './scale/gatherSizes';
 export type { PartGates } from './wayUp/gatePlan';
 export type { PrintPlan } from './print/printPlan';

@@ -74,9 +74,12 @@ export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   };
 }
 
-/** What the layers of its parts say is wanted until it is poured: by its load, and by the causes of what goes wrong. */
+/**
+ * What its sizes ask of the files; and what the layers of its parts say, until it is poured: for its load, and for the
+ * causes of what goes wrong.
+ */
 function wantsOf(context: PourContext): WantedReading[] {
-  if (anyPoured(context.doc) || context.doc.left.includes('print')) return [];
-  for (const part of context.parts) standingOf(context, part);
+  if (!anyPoured(context.doc) && !context.doc.left.includes('print'))
+    for (const part of context.parts) standingOf(context, part);
   return context.readings.wanted();
 }

@@ -77,6 +77,13 @@ export const scaleStageSchema = z.strictObject({
       at: momentSchema,
       percents: z.tuple([percentSchema, percentSchema, percentSchema]),
       flaskC: tempCSchema.optional(),
+      /** Sizes as the printed file had them, where the file was asked. */
+      drawn: z
+        .record(
+          keySchema,
+          z.strictObject({ mm: z.number().positive().max(400), along: pointSchema.optional() }),
+        )
+        .optional(),
     })
     .optional(),
 });

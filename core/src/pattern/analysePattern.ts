@@ -32,7 +32,7 @@ import type { Spot } from './spots';
 import { STEPS } from './steps';
 
 /** Raised whenever a reading changes its answers: kept analyses of another version are made anew. */
-export const ANALYSIS_VERSION = 1;
+export const ANALYSIS_VERSION = 2;
 
 /** Everything about a part that does not hang on the shop's limits. mm, in the file's own axes. */
 export interface PatternAnalysis {
@@ -122,6 +122,7 @@ export function analysePattern(
   const genus = measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null;
   const ways = readWays(mesh, bounds, resolution.coarseMm, tree, genus);
   report('pockets', STEPS.pockets);
+  const bore = readBore(mesh, ways.holes);
   const hangs = HANG_TILTS_DEG.map((xDeg) => readPockets(mesh, { xDeg, yDeg: 0, zDeg: 0 }));
   report('surface', STEPS.surface);
   const values = readSurface(surface, grid, {
@@ -154,12 +155,27 @@ export function analysePattern(
       hotSpots: feed.hotSpots,
       feed: fed,
       genus,
-      ...ways,
-      bore: readBore(mesh, ways.holes),
+      chambers: ways.chambers,
+      holes: withBore(ways.holes, bore),
+      bore,
       voids: findSealedVoids(fine.dexels),
       hangs,
     },
   };
+}
+
+/** A finger's bore is a way through, also where no ball was found to pass alone. */
+function withBore(holes: readonly ThroughHole[], bore: Bore | null): ThroughHole[] {
+  if (!bore) return [...holes];
+  const isBore = ({ at, widthMm }: ThroughHole): boolean => {
+    const off = at.map((value, k) => value - bore.at[k]!);
+    const along = off.reduce((sum, value, k) => sum + value * bore.axis[k]!, 0);
+    const away2 = off.reduce((sum, value) => sum + value * value, 0) - along ** 2;
+    return widthMm > bore.diameterMm / 2 && away2 < (bore.diameterMm / 4) ** 2;
+  };
+  if (holes.some(isBore)) return [...holes];
+  const { at, axis, diameterMm } = bore;
+  return [...holes, { at, axis, widthMm: diameterMm }].sort((a, b) => a.widthMm - b.widthMm);
 }
 
 function uniteFile(file: WeldedMesh, engine: BooleanEngine<unknown>): ExactUnion | null {

@@ -1,5 +1,6 @@
 import type { WeldedMesh } from '../mesh';
 import { acrossAxis, type ThroughHole } from '../solid';
+import { passingCylinder, type PassingCylinder } from './passingCylinder';
 
 /** A round hole that a finger goes through. */
 export interface Bore {
@@ -13,18 +14,22 @@ export interface Bore {
 /** Widths of holes that can be finger holes. mm. */
 const WIDTH_MM = { min: 10, max: 30 } as const;
 /**
- * Wall: faces between these shares of the hole's radius from its axis that look at the axis. The first look is wide,
- * to find the axis; the last is close, so that a bore rounded for comfort is as wide as its waist.
+ * Wall: faces between these shares of the opening's radius from its axis that look at the axis. The first look is wide,
+ * to find the axis.
  */
 const WALL_SHARES = [
   { min: 0.9, max: 1.2 },
   { min: 0.93, max: 1.1 },
-  { min: 0.97, max: 1.025 },
 ] as const;
+/** A bore rounded for comfort is as wide as its waist: the wall about as near the axis as its nearest tenth. */
+const WAIST = { share: 0.1, min: 0.985, max: 1.008 } as const;
 const FACING_COS = -0.8;
-/** The wall must go round: of 36 sectors this many must hold a face. */
+/**
+ * The wall must go round: of 36 sectors this many must hold a face. A head open at the back leaves a gap; that the part
+ * is all round the opening is known by what passes.
+ */
 const SECTORS = 36;
-const SECTORS_MIN = 32;
+const SECTORS_MIN = 20;
 /** A wall further from a cylinder than this share of the radius is not a bore. */
 const RESIDUAL_SHARE_MAX = 0.02;
 
@@ -34,24 +39,107 @@ interface Wall {
 }
 
 /**
- * Cylinder fit of the widest hole of finger size: the axis is the direction that the wall's normals span least,
- * the circle the least-squares one through the faces seen along it (Kåsa 1976), both weighted by area.
- * Null when no hole is round enough. O(triangles).
+ * The finger's bore: the widest cylinder that passes the part along an axis, whatever sits on it, beside it or in its
+ * other holes; then a fit of its wall: the axis is the direction that the wall's normals span least, the circle the
+ * least-squares one through the faces seen along it (Kåsa 1976), both weighted by area. Axes are tried along known
+ * holes, the part's own axes and the file's. Null when nothing round passes. O(triangles).
  */
-export function readBore(mesh: WeldedMesh, holes: readonly ThroughHole[]): Bore | null {
-  const hole = holes
-    .filter(({ widthMm }) => widthMm >= WIDTH_MM.min && widthMm <= WIDTH_MM.max)
-    .sort((a, b) => b.widthMm - a.widthMm)[0];
-  if (!hole) return null;
-  let bore: Bore = { diameterMm: hole.widthMm, at: hole.at, axis: hole.axis, residualMm: 0 };
-  for (const shares of WALL_SHARES) {
-    // The widest ball that passes stays the measure: a fit over curved walls would creep outwards.
-    const wall = wallOf(mesh, { ...bore, diameterMm: hole.widthMm }, shares);
-    const fitted = wall.faces.length > 0 ? fitCylinder(wall, bore) : null;
-    if (!fitted) return null;
-    bore = fitted;
+export function readBore(mesh: WeldedMesh, holes: readonly Pick<ThroughHole, 'axis'>[]): Bore | null {
+  const passing = axesToTry(mesh, holes)
+    .map((axis) => passingCylinder(mesh, axis))
+    .filter((found) => found !== null)
+    .filter(({ diameterMm }) => diameterMm >= WIDTH_MM.min * (1 - LEAN_SHARE) && diameterMm <= WIDTH_MM.max)
+    .sort((a, b) => b.diameterMm - a.diameterMm);
+  for (const found of passing) {
+    const bore = fitBore(mesh, found);
+    if (bore && bore.diameterMm >= WIDTH_MM.min) return bore;
   }
+  return null;
+}
+
+/** An axis that leans a little lets a narrower rod pass. */
+const LEAN_SHARE = 0.2;
+
+function fitBore(mesh: WeldedMesh, passing: PassingCylinder): Bore | null {
+  let bore: Bore = { ...passing, residualMm: 0 };
+  let { diameterMm } = passing;
+  const fitTo = (shares: { min: number; max: number }): boolean => {
+    // The widest rod that passes stays the measure: a fit over curved walls would creep outwards.
+    const wall = wallOf(mesh, { ...bore, diameterMm }, shares);
+    const fitted = wall.faces.length > 0 ? fitCylinder(wall, bore) : null;
+    if (fitted) bore = fitted;
+    return fitted !== null;
+  };
+  for (const shares of WALL_SHARES) {
+    if (!fitTo(shares)) return null;
+    diameterMm = passingCylinder(mesh, bore.axis)?.diameterMm ?? diameterMm;
+  }
+  diameterMm = 2 * waistMm(wallOf(mesh, { ...bore, diameterMm }, WALL_SHARES[1]), bore);
+  fitTo(WAIST);
   return bore.residualMm <= (RESIDUAL_SHARE_MAX * bore.diameterMm) / 2 ? bore : null;
+}
+
+/** Distance from the axis that the nearest tenth of the wall keeps within, by area. */
+function waistMm({ faces }: Wall, { at, axis }: Bore): number {
+  const rows: { away: number; area: number }[] = [];
+  for (let f = 0; f < faces.length; f += 7) {
+    const off = [0, 1, 2].map((k) => faces[f + k]! - at[k]!);
+    const along = dot(off, axis);
+    rows.push({ away: Math.sqrt(Math.max(0, dot(off, off) - along ** 2)), area: faces[f + 6]! });
+  }
+  rows.sort((a, b) => a.away - b.away);
+  let left = WAIST.share * rows.reduce((total, { area }) => total + area, 0);
+  return rows.find(({ area }) => (left -= area) <= 0)!.away;
+}
+
+/** How many holes' axes are tried; a trellis has hundreds. */
+const HOLES_TRIED = 6;
+
+/** Directions that a finger may pass in: of the widest holes, of the part's own spread, and of the file. */
+function axesToTry(
+  { positions: p }: WeldedMesh,
+  holes: readonly Pick<ThroughHole, 'axis'>[],
+): Bore['axis'][] {
+  const n = p.length / 3;
+  const middle = [0, 0, 0];
+  for (let i = 0; i < p.length; i++) middle[i % 3]! += p[i]! / n;
+  const spread = [0, 1, 2].map(() => [0, 0, 0]);
+  for (let i = 0; i < p.length; i += 3)
+    for (let a = 0; a < 3; a++)
+      for (let b = 0; b < 3; b++) spread[a]![b]! += (p[i + a]! - middle[a]!) * (p[i + b]! - middle[b]!);
+  const own = principalAxes(spread);
+  const file: Bore['axis'][] = [[0, 0, 1], [0, 1, 0], [1, 0, 0]]; // prettier-ignore
+  const tried: Bore['axis'][] = [];
+  for (const axis of [...holes.slice(-HOLES_TRIED).map((hole) => hole.axis), ...own, ...file])
+    if (!tried.some((known) => Math.abs(dot(known, axis)) > SAME_COS)) tried.push(axis);
+  return tried;
+}
+const SAME_COS = 0.9999;
+
+/** Eigenvectors of a symmetric 3 × 3 matrix by Jacobi's rotations. */
+function principalAxes(matrix: readonly (readonly number[])[]): Bore['axis'][] {
+  const a = matrix.map((row) => [...row]);
+  const vectors = [[1, 0, 0], [0, 1, 0], [0, 0, 1]]; // prettier-ignore
+  for (let sweep = 0; sweep < 12; sweep++)
+    for (const [i, j] of [
+      [0, 1],
+      [0, 2],
+      [1, 2],
+    ] as const) {
+      // prettier-ignore
+      if (Math.abs(a[i]![j]!) < 1e-12 * Math.abs(a[i]![i]! + a[j]![j]!)) continue;
+      const turn = 0.5 * Math.atan2(2 * a[i]![j]!, a[i]![i]! - a[j]![j]!);
+      const [c, s] = [Math.cos(turn), Math.sin(turn)];
+      for (const row of a) [row[i], row[j]] = [c * row[i]! + s * row[j]!, c * row[j]! - s * row[i]!];
+      for (let k = 0; k < 3; k++)
+        [a[i]![k], a[j]![k]] = [c * a[i]![k]! + s * a[j]![k]!, c * a[j]![k]! - s * a[i]![k]!];
+      for (let k = 0; k < 3; k++)
+        [vectors[i]![k], vectors[j]![k]] = [
+          c * vectors[i]![k]! + s * vectors[j]![k]!,
+          c * vectors[j]![k]! - s * vectors[i]![k]!,
+        ];
+    }
+  return vectors as Bore['axis'][];
 }
 
 function wallOf(

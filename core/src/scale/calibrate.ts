@@ -1,4 +1,5 @@
 import { InputError, requirePositive, tQuantile } from '../numeric';
+import { noiseFrom } from './readingNoise';
 
 /** A size as it was drawn (or wanted) and as it was measured at one stage. */
 export interface SizePair {
@@ -56,7 +57,8 @@ export interface Calibration {
 
 const SEPARABLE_RATIO = 2;
 const OUTLIERS_FROM = 6;
-const OUTLIER_T = 3;
+/** How often a set without a slip may show one, whatever its size. */
+const FALSE_OUTLIERS = 0.05;
 const ITERATIONS = 60;
 
 interface Sums {
@@ -124,7 +126,10 @@ const residuals = (pairs: readonly SizePair[], slope: number, offset: number): n
   pairs.map(({ nominalMm, measuredMm }) => measuredMm - slope * nominalMm - offset);
 const squares = (values: readonly number[]): number => values.reduce((sum, v) => sum + v * v, 0);
 
-/** Externally studentised residuals above 3, by plain least squares. */
+/**
+ * Externally studentised residuals that are larger than the largest of n clean ones goes once in twenty sets (Bonferroni:
+ * Student's t on n − 3), by plain least squares.
+ */
 function findOutliers(pairs: readonly SizePair[]): number[] {
   const s = sumsOf(pairs);
   const sxx = s.xx - (s.x * s.x) / s.n;
@@ -132,18 +137,19 @@ function findOutliers(pairs: readonly SizePair[]): number[] {
   const { slope, offset } = solve(s, 1, null);
   const rest = residuals(pairs, slope, offset);
   const sse = squares(rest);
+  const most = tQuantile(1 - FALSE_OUTLIERS / (2 * s.n), s.n - 3);
   return rest.flatMap((residual, i) => {
     const leverage = 1 / s.n + (pairs[i]!.nominalMm - s.x / s.n) ** 2 / sxx;
     const without = (sse - residual ** 2 / (1 - leverage)) / (s.n - 3);
     // The others are met exactly: anything off them does not belong.
     if (without <= 1e-18) return Math.abs(residual) > 1e-6 ? [i] : [];
-    return Math.abs(residual) / Math.sqrt(without * (1 - leverage)) > OUTLIER_T ? [i] : [];
+    return Math.abs(residual) / Math.sqrt(without * (1 - leverage)) > most ? [i] : [];
   });
 }
 
 /**
  * What measured sizes say of a step: minimises Σ(m − s·n − b)²/σ² + (s − s₀)²/τ² + b²/τ_b², with
- * σ² = (ν₀·σ₀² + SSE)/(ν₀ + ν), ν = n − 2 and at least 0, iterated (handbook 03, "Calibration"). Intervals by
+ * σ² by `noiseFrom` with ν = n − 2 and at least 0, iterated (handbook 03, "Calibration"). Intervals by
  * Student's t on the degrees of freedom behind each variance: ν₀ + ν where readings decide, more where the book does.
  * No pairs give the book; many give the shop. Without a prior it is plain least squares and needs three pairs with
  * two sizes, else InputError.
@@ -159,12 +165,16 @@ export function calibrate(pairs: readonly SizePair[], prior: SizePrior | null): 
     throw new InputError('pairs', 'three, of two sizes, without a prior', s.n);
   }
   const free = Math.max(0, s.n - 2);
-  const dof = (prior?.noiseDof ?? 0) + free;
-  const noiseOf = (sse: number): number => ((prior ? prior.noiseDof * prior.noiseSdMm ** 2 : 0) + sse) / dof;
+  const noiseOf = (sse: number) =>
+    prior
+      ? noiseFrom(sse, free, { sdMm: prior.noiseSdMm, dof: prior.noiseDof })
+      : { variance: sse / free, dof: free };
   let noise = prior ? prior.noiseSdMm ** 2 : 1;
+  let dof = 0;
   let found = solve(s, noise, prior);
   for (let i = 0; i < ITERATIONS; i++) {
-    noise = Math.max(noiseOf(squares(residuals(pairs, found.slope, found.offset))), 1e-18);
+    ({ variance: noise, dof } = noiseOf(squares(residuals(pairs, found.slope, found.offset))));
+    noise = Math.max(noise, 1e-18);
     found = solve(s, noise, prior);
   }
   const estimate = (value: number, of: (solved: ReturnType<typeof solve>) => number): Estimate =>

@@ -1,5 +1,6 @@
 import { invertSymmetric, requirePositive, tQuantile } from '../numeric';
 import { BOOK_NOISE, MANY_DOF, type Estimate } from './calibrate';
+import { noiseFrom } from './readingNoise';
 import { NO_SHIFTS, sizeAfter, slopesOf, type Shifts, type SizePath } from './sizePath';
 
 /** A size that was printed as `printMm` in the file and measured after `path`. */
@@ -9,6 +10,8 @@ export interface SizeEvidence {
   measuredMm: number;
   /** Readings that spread alike: those of one stage. */
   group: string;
+  /** Of a size read several times: squares about their mean, mm², and how many readings more than one. */
+  repeats?: { sse: number; dof: number };
 }
 
 /** What measured sizes say of the steps. */
@@ -61,6 +64,7 @@ interface Row {
   group: string;
   /** Measured less what the steps say now. */
   residual: number;
+  repeats: { sse: number; dof: number };
 }
 
 /** Unknowns of all the evidence, numbered, with the spread that the book gives them. */
@@ -82,30 +86,35 @@ function numberUnknowns(evidence: readonly SizeEvidence[]) {
   return { index, sds: Float64Array.from(sds), counts };
 }
 
+const ONCE = { sse: 0, dof: 0 };
+
 function rowsAt(evidence: readonly SizeEvidence[], index: Map<string, number>, shifts: Shifts): Row[] {
-  return evidence.map(({ path, printMm, measuredMm, group }) => {
+  return evidence.map(({ path, printMm, measuredMm, group, repeats = ONCE }) => {
     const slopes = new Map<number, number>();
     for (const { key, slope } of slopesOf(path, printMm, shifts)) {
       const i = index.get(key);
       if (i !== undefined) slopes.set(i, (slopes.get(i) ?? 0) + slope);
     }
-    return { slopes: [...slopes], group, residual: measuredMm - sizeAfter(path, printMm, shifts) };
+    return { slopes: [...slopes], group, repeats, residual: measuredMm - sizeAfter(path, printMm, shifts) };
   });
 }
 
-/** σ² = (ν₀·σ₀² + SSE)/(ν₀ + ν), ν = n − 2 and at least 0, for each group (handbook 03, "Calibration"). */
+/** Spread of the readings of each group: those of n sizes about the steps, and of repeated ones about their means. */
 function spreadOf(rows: readonly Row[]): Map<string, Group> {
-  const groups = new Map<string, { n: number; sse: number }>();
-  for (const { group, residual } of rows) {
-    const found = groups.get(group) ?? { n: 0, sse: 0 };
-    groups.set(group, { n: found.n + 1, sse: found.sse + residual ** 2 });
+  const groups = new Map<string, { n: number; sse: number; repeated: number }>();
+  for (const { group, residual, repeats } of rows) {
+    const found = groups.get(group) ?? { n: 0, sse: 0, repeated: 0 };
+    groups.set(group, {
+      n: found.n + 1,
+      sse: found.sse + residual ** 2 + repeats.sse,
+      repeated: found.repeated + repeats.dof,
+    });
   }
-  const { sdMm, dof } = BOOK_NOISE;
   return new Map(
-    [...groups].map(([group, { n, sse }]) => {
-      const total = dof + Math.max(0, n - 2);
-      return [group, { n, dof: total, variance: (dof * sdMm ** 2 + sse) / total }];
-    }),
+    [...groups].map(([group, { n, sse, repeated }]) => [
+      group,
+      { n, ...noiseFrom(sse, Math.max(0, n - 2) + repeated, BOOK_NOISE) },
+    ]),
   );
 }
 

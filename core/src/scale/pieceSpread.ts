@@ -1,7 +1,7 @@
 import { cholesky, solveCholesky, tQuantile } from '../numeric';
 import { MANY_DOF, type Estimate } from './calibrate';
 import type { LearntSizes } from './learnSizes';
-import { sizeAfter, slopesOf, type SizePath } from './sizePath';
+import { productOf, sizeAfter, slopesOf, type SizePath } from './sizePath';
 
 /** A size of one piece, measured at a stage. */
 export interface PieceReading {
@@ -13,6 +13,12 @@ export interface PieceReading {
 /** Between one lot or pour and the next a step wanders by this share of the book's spread (shop default). */
 const WANDER = 0.5;
 
+/**
+ * A print that is in hand has the size that it measures: it may have been printed from another file, at another percent or
+ * on a printer that is out by so much, share of the size. Wide, so that a reading of the print itself is believed.
+ */
+const OWN_PRINT = { key: 'this print', share: 0.1 } as const;
+
 interface Unknown {
   key: string;
   sd: number;
@@ -20,9 +26,14 @@ interface Unknown {
 
 /**
  * How far a piece's readings may lie from what is expected: its steps with their covariance (what is not known of them,
- * and how they wander from lot to lot), how each reading moves with them (rows), H·C, and the covariance of the readings.
+ * and how they wander from lot to lot; with `ownPrintMm`, one sd of what this print's size may be off by), how each reading moves with them (rows), H·C, and the covariance of the readings.
  */
-export function spreadOfPiece(readings: readonly PieceReading[], printMm: number, learnt: LearntSizes) {
+export function spreadOfPiece(
+  readings: readonly PieceReading[],
+  printMm: number,
+  learnt: LearntSizes,
+  ownPrintMm = 0,
+) {
   const steps: Unknown[] = [];
   const slopes = readings.map(({ path }) => slopesOf(path, printMm, learnt.shifts));
   for (const row of slopes)
@@ -33,6 +44,12 @@ export function spreadOfPiece(readings: readonly PieceReading[], printMm: number
   const rows = slopes.map((row) =>
     steps.map(({ key }) => row.reduce((total, s) => total + (s.key === key ? s.slope : 0), 0)),
   );
+  if (ownPrintMm > 0) {
+    steps.push({ key: OWN_PRINT.key, sd: ownPrintMm });
+    for (const column of covariance) column.push(0);
+    covariance.push(steps.map((_, k) => (k === steps.length - 1 ? ownPrintMm ** 2 : 0)));
+    rows.forEach((row, i) => row.push(productOf(readings[i]!.path, learnt.shifts)));
+  }
   const noises = readings.map(({ group }) => learnt.noiseOf(group));
   const hc = rows.map((row) =>
     covariance.map((column) => row.reduce((total, h, k) => total + h * column[k]!, 0)),
@@ -47,8 +64,8 @@ export function spreadOfPiece(readings: readonly PieceReading[], printMm: number
 }
 
 /**
- * The size that a piece will have after a path, with what was read of that very piece on the way: the expected size
- * moved by how the readings and it go together. Interval by the normal distribution.
+ * The size that a piece will have after a path, with what was read of that very piece on the way: what was read stands,
+ * and the steps that are left are added. Interval by the normal distribution. Needs a reading.
  */
 export function foreseePiece(
   readings: readonly PieceReading[],
@@ -57,7 +74,7 @@ export function foreseePiece(
   learnt: LearntSizes,
 ): Estimate {
   const all = [...readings, { ...end, measuredMm: 1 }];
-  const { matrix } = spreadOfPiece(all, printMm, learnt);
+  const { matrix } = spreadOfPiece(all, printMm, learnt, OWN_PRINT.share * printMm);
   const n = all.length;
   const known = readings.length;
   const inner = new Float64Array(known * known);

@@ -97,11 +97,15 @@ export interface RingSizeName {
 
 const rounded = (n: number, step: number): number => Math.round(n / step) * step;
 
+/** 10.25 as the trade writes it: "10¼". */
+const inQuarters = (n: number): string =>
+  `${Math.floor(n)}${['', '¼', '½', '¾'][Math.round(4 * (n - Math.floor(n)))]!}`;
+
 function nearestName(system: RingSystem, diameterMm: number): string {
   const circumference = Math.PI * diameterMm;
   switch (system) {
     case 'US':
-      return String(rounded((diameterMm - 11.63) / 0.8128, 0.25));
+      return inQuarters(rounded((diameterMm - 11.63) / 0.8128, 0.25));
     case 'UK':
       return ukName((circumference - UK_AT_A_MM) / UK_PER_LETTER_MM);
     case 'ISO':

@@ -76,7 +76,7 @@ describe('ring sizes', () => {
   });
 
   it('round trips: the name of a size that the system has means that size again', () => {
-    const sizes = { US: ['3', '6.5', '7', '12.75'], UK: ['A', 'N', 'N½', 'Z+2'], ISO: ['44', '54', '67.5'], CH: ['4', '14', '25'], JP: ['1', '13', '30'] }; // prettier-ignore
+    const sizes = { US: ['3', '6½', '7', '12¾'], UK: ['A', 'N', 'N½', 'Z+2'], ISO: ['44', '54', '67.5'], CH: ['4', '14', '25'], JP: ['1', '13', '30'] }; // prettier-ignore
     for (const system of RING_SYSTEMS) {
       for (const size of sizes[system]) {
         const named = ringSizesNear(ringDiameterMm(system, size)).find((n) => n.system === system)!;

@@ -55,7 +55,7 @@ export interface ShopSizes {
 
 /** Shares of a wanted size along the print's axes. */
 export function sharesOf(
-  target: Pick<SizeTarget, 'of' | 'along'>,
+  target: Pick<SizeTarget, 'of'> & { along?: SizeTarget['along'] | undefined },
   rotation: Rotation | undefined,
 ): AlongAxes {
   if (!target.along) return FLAT_ON_PLATE;
@@ -73,6 +73,12 @@ const LIES = {
   Z: { surface: 'outer', zShare: 1 },
   bore: { surface: 'inner', zShare: 0 },
 } as const;
+
+function meanOf(readingsMm: readonly number[]): Pick<SizeEvidence, 'measuredMm' | 'repeats'> {
+  const measuredMm = readingsMm.reduce((a, b) => a + b) / readingsMm.length;
+  const sse = readingsMm.reduce((total, mm) => total + (mm - measuredMm) ** 2, 0);
+  return { measuredMm, repeats: { sse, dof: readingsMm.length - 1 } };
+}
 
 function fromSeries(series: SizeSeries, lists: SizeLists): MeasuredSize[] {
   const resin = byId(lists.resin, series.resinId);
@@ -92,8 +98,8 @@ function fromSeries(series: SizeSeries, lists: SizeLists): MeasuredSize[] {
     .map((pair) => ({
       path: sizePathOf(things, LIES[pair.axis], series.stage),
       printMm: pair.printMm,
-      // Readings of one piece are one size: they only steady the hand.
-      measuredMm: pair.readingsMm.reduce((a, b) => a + b) / pair.readingsMm.length,
+      // Readings of one piece are one size; how they scatter tells the hand.
+      ...meanOf(pair.readingsMm),
       group: series.stage,
       at: new Date(series.measuredAt),
       lot: series.lot,
@@ -132,8 +138,9 @@ export function pouredThings(pour: PouredSizes, lists: SizeLists): SizeThings | 
 /** A wanted size of a printed pour: how it lay on the plate, as drawn and as printed. */
 export function pouredSize(pour: PouredSizes, target: SizeTarget) {
   const line = target.lineKey ?? pour.lines[0]?.key ?? '';
-  const along = sharesOf(target, pour.rotations[line]);
-  const drawnMm = target.drawnMm ?? wantedMm(target);
+  const drawn = pour.scale.printedAs?.drawn?.[target.key];
+  const drawnMm = target.drawnMm ?? drawn?.mm ?? wantedMm(target);
+  const along = sharesOf({ of: target.of, along: target.along ?? drawn?.along }, pour.rotations[line]);
   const percents = pour.scale.printedAs?.percents ?? [100, 100, 100];
   const printMm = along.reduce((total, share, k) => total + (share * percents[k]! * drawnMm) / 100, 0);
   return { along, drawnMm, printMm, lies: { surface: surfaceOf(target), zShare: along[2] } };

@@ -9,6 +9,7 @@ import {
   type Judgement,
   type Phrase,
 } from '@zero-pour/core';
+import { isAssumed, judgeAssumed, judgeDrawn } from './judgeDrawn';
 import type { PlannedSize } from './plannedSize';
 
 interface Judged {
@@ -32,24 +33,41 @@ export function judgeScale({ sizes, best, proposed, apart }: Judged): Judgement[
   const held = sizes.filter((size) => size.target.holds);
   if (held.length === 0) return [];
   const missed = held.filter((size) => !size.within);
+  const assumed = held.filter(isAssumed);
   return sortJudgements([
+    ...judgeDrawn(held),
+    ...judgeAssumed(assumed),
     ...missed.filter((size) => size.foreseen).map(judgeForeseen),
     ...(missed.some((size) => !size.foreseen)
       ? proposed
         ? [judgeStanding(missed, proposed)]
         : judgeMissed(missed, best, apart)
       : []),
-    ...(missed.length === 0 ? [judgeHeld(held, best)] : []),
+    ...(missed.length + assumed.length === 0 ? [judgeHeld(held, best)] : []),
     ...judgeSpread(held),
   ]);
 }
 
-const judgeForeseen = (size: PlannedSize): Judgement => ({
-  rule: `foreseen off ${size.target.key}`,
-  weight: 'fix',
-  lead: `${nameOf(size)} will be off.`,
-  why: say`By what was measured on the way it finishes ${mm(size.finished.value)} ± ${mm(halfWidth(size))}, ${mm(size.missMm)} ${size.missMm > 0 ? 'over' : 'under'}. Print again at ${percent((100 * size.printMm * size.wantedMm) / (size.finished.value * size.drawnMm))} along it, or open or size the piece at the bench.`,
-});
+/** Farther off than this, share of the size, no print goes by itself: it was another file, or another percent. */
+const PRINT_GOES = 0.03;
+
+function judgeForeseen(size: PlannedSize): Judgement {
+  const { finished, missMm, printMm, wantedMm, drawnMm } = size;
+  const again = wantedMm / finished.value;
+  const next =
+    Math.abs(again - 1) > PRINT_GOES
+      ? say`That is farther than a print goes by itself: was it this file, and printed at this percent? Clear that up, then print again.`
+      : say`Print again at ${percent((100 * printMm * again) / drawnMm)}, or open or size the piece at the bench.`;
+  return {
+    rule: `foreseen off ${size.target.key}`,
+    weight: 'fix',
+    lead: `${nameOf(size)} will be off: print again before you cast.`,
+    why: [
+      ...say`By what was measured on the way it finishes ${mm(finished.value)} ± ${mm(halfWidth(size))}, ${mm(missMm)} ${missMm > 0 ? 'over' : 'under'}. `,
+      ...next,
+    ],
+  };
+}
 
 const missWords = (missed: readonly PlannedSize[]): Phrase =>
   listed(missed.map((size) => say`${nameOf(size)} ${mm(size.missMm)} ${size.missMm > 0 ? 'over' : 'under'}`));

@@ -17,7 +17,9 @@ import type { PourContext } from '../context';
 import type { Figure } from '../figure';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
+import { drawnSize, partOfSize, type DrawnSize } from './drawnSize';
 import { sharesOf } from './gatherSizes';
+import { isAssumed } from './judgeDrawn';
 import { judgeScale } from './judgeScale';
 import type { ScaleChain } from './chain';
 import { chainOf, inFlaskFigure, thingsOf } from './scaleChain';
@@ -50,17 +52,18 @@ export const toleranceOf = (target: SizeTarget): number => target.toleranceMm ??
 export const firstHeld = (sizes: readonly SizeTarget[]): SizeTarget | undefined =>
   sizes.find((size) => size.holds);
 
-const rotationOf = ({ parts }: PourContext, target: SizeTarget) =>
-  (target.lineKey === null ? parts[0] : parts.find(({ key }) => key === target.lineKey))?.rotation;
-
-/** A wanted size, ready for reckoning. Its file is drawn at the wanted size unless told otherwise. */
-function scaleTarget(context: PourContext, things: SizeThings, target: SizeTarget): ScaleTarget {
-  const along = sharesOf(target, rotationOf(context, target));
+/** A wanted size, ready for reckoning. */
+function scaleTarget(
+  context: PourContext,
+  things: SizeThings,
+  [target, drawn]: [SizeTarget, DrawnSize],
+): ScaleTarget {
+  const along = sharesOf({ of: target.of, along: drawn.along }, partOfSize(context, target)?.rotation);
   const surface = surfaceOf(target);
   return {
     key: target.key,
     surface,
-    drawnMm: target.drawnMm ?? wantedMm(target),
+    drawnMm: drawn.mm,
     wantedMm: wantedMm(target),
     toleranceMm: toleranceOf(target),
     holds: target.holds,
@@ -87,7 +90,7 @@ function ownReadings(
 function plannedSize(
   context: PourContext,
   things: SizeThings,
-  [target, scale]: [SizeTarget, ScaleTarget],
+  [target, drawn, scale]: [SizeTarget, DrawnSize, ScaleTarget],
   percents: AlongAxes,
 ): PlannedSize {
   const { learnt } = context.sizes;
@@ -106,6 +109,8 @@ function plannedSize(
     scale,
     wantedMm: scale.wantedMm,
     drawnMm: scale.drawnMm,
+    drawnFrom: drawn.from,
+    along: drawn.along,
     printMm,
     finished,
     foreseen: readings.length > 0,
@@ -119,7 +124,8 @@ const volumePercent = ([x, y, z]: AlongAxes): number => Math.cbrt(x * y * z);
 function planWithChain(context: PourContext, things: SizeThings): ScalePlan {
   const { doc, sizes: known } = context;
   const { learnt } = known;
-  const targets = doc.brief.sizes.map((target) => scaleTarget(context, things, target));
+  const drawn = doc.brief.sizes.map((target) => drawnSize(context, target));
+  const targets = doc.brief.sizes.map((target, i) => scaleTarget(context, things, [target, drawn[i]!]));
   const held = firstHeld(doc.brief.sizes);
   const first = targets.find((t) => t.key === held?.key);
   const chain = chainOf(things, first, learnt);
@@ -128,9 +134,9 @@ function planWithChain(context: PourContext, things: SizeThings): ScalePlan {
   const fixed = fixedPercents(context);
   const percents = fixed ?? choice.percents;
   const sizes = doc.brief.sizes.map((target, i) =>
-    plannedSize(context, things, [target, targets[i]!], percents),
+    plannedSize(context, things, [target, drawn[i]!, targets[i]!], percents),
   );
-  const figures = { chain, best, targets, sizes: doc.brief.sizes };
+  const figures = { chain, best, targets, sizes: doc.brief.sizes, drawn };
   const percent = fixed
     ? fixedFigure(context, volumePercent(fixed))
     : !held
@@ -138,7 +144,8 @@ function planWithChain(context: PourContext, things: SizeThings): ScalePlan {
       : percentFigure(figures, percents);
   const printed = held && sizes.find((size) => size.target.key === held.key);
   return {
-    percent: context.notRead.sizes && !fixed ? { ...percent, guessed: true } : percent,
+    percent:
+      (context.notRead.sizes || sizes.some(isAssumed)) && !fixed ? { ...percent, guessed: true } : percent,
     percents,
     inFlask: inFlaskFigure(percent, chain),
     ...(printed ? { printMm: printFigure(printed, percent, percents, figures, !fixed) } : {}),

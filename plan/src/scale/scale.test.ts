@@ -22,7 +22,13 @@ import { BLOCK_ID, fullDoc, id, LINE, planShop, wanted } from '../testing/planSh
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const US7 = ringDiameterMm('US', '7');
-const BORE = wanted({ name: 'Bore', of: 'bore', finishedMm: US7, ring: { system: 'US', size: '7' } });
+const BORE = wanted({
+  name: 'Bore',
+  of: 'bore',
+  finishedMm: US7,
+  drawnMm: US7,
+  ring: { system: 'US', size: '7' },
+});
 const PRODUCT = 0.997 * 1.01 * 0.981;
 
 const planOf = (change: (doc: PourDoc) => void = () => {}, shop: Shop = planShop()): PourPlan =>

@@ -14,6 +14,7 @@ import {
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import { figure, figureOf, fromFigure, stated, type Figure, type Given, type Input } from '../figure';
+import type { DrawnSize } from './drawnSize';
 import type { PlannedSize } from './plannedSize';
 import type { ScaleChain } from './chain';
 import { addsOf, stepOf, usualSkinMm, type SizeThings } from './sizePathOf';
@@ -121,6 +122,8 @@ interface Figures {
   best: BestScale;
   targets: readonly ScaleTarget[];
   sizes: readonly SizeTarget[];
+  /** How each is drawn, in the same order. */
+  drawn: readonly DrawnSize[];
 }
 
 const finishedGiven = (target: SizeTarget, wanted: number): Given => ({
@@ -133,12 +136,22 @@ const finishedGiven = (target: SizeTarget, wanted: number): Given => ({
   stage: 'brief',
 });
 
-const drawnInput = (target: SizeTarget, drawnMm: number): Input => ({
+const DRAWN_SOURCES: Readonly<Record<DrawnSize['from'], string>> = {
+  typed: 'typed here',
+  printed: 'the file that was printed',
+  file: 'the file',
+  'no file': 'to be drawn as wanted',
+  unread: 'taken as wanted, the file is not read',
+  'not found': 'taken as wanted, not found in the file',
+  unmeasured: 'taken as wanted, not measured in the file',
+};
+
+const drawnInput = ({ mm, from }: Pick<DrawnSize, 'mm' | 'from'>): Input => ({
   name: 'As drawn',
-  value: drawnMm,
+  value: mm,
   unit: 'mm',
   digits: 3,
-  source: target.drawnMm === undefined ? 'drawn as wanted' : 'the file',
+  source: DRAWN_SOURCES[from],
   stage: 'scale',
 });
 
@@ -168,7 +181,7 @@ const apartInput = (name: string, value: number): Input => ({
 
 /** The percent that the wanted sizes ask for: of one size its own, of several the weighted mean, kept where all hold. */
 export function percentFigure(figures: Figures, percents: AlongAxes): Figure {
-  const { best, targets, sizes } = figures;
+  const { best, sizes } = figures;
   const [x, y, z] = percents;
   if (x !== y || y !== z) {
     const note = 'X, Y and Z are printed apart; this one percent gives the same volume.';
@@ -180,7 +193,7 @@ export function percentFigure(figures: Figures, percents: AlongAxes): Figure {
   }
   if (best.pulls.length === 1) {
     const { target, figure: print } = wantedPrint(figures);
-    const drawn = drawnInput(target, targets.find((t) => t.key === target.key)!.drawnMm);
+    const drawn = drawnInput(figures.drawn[sizes.indexOf(target)]!);
     return figure(SPEC, PERCENT_OF_DRAWN, { P: fromFigure(print), D: drawn });
   }
   const free =
@@ -225,7 +238,7 @@ export function printFigure(
     return wantedPrint(figures).figure;
   const along = size.scale.along.reduce((sum, share, k) => sum + share * percents[k]!, 0);
   return figure({ name: 'Size to print', unit: 'mm', digits: 3 }, SCALED_LENGTH, {
-    D: drawnInput(size.target, size.drawnMm),
+    D: drawnInput({ mm: size.drawnMm, from: size.drawnFrom }),
     s: {
       name: percents[0] === percents[2] ? 'Scale' : 'Scale along this size',
       value: along,

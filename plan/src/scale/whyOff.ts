@@ -10,10 +10,14 @@ import {
 import {
   bestScale,
   learnSizes,
+  SIZE_STAGES,
   productOf,
+  sizeAfter,
+  sizeToPrint,
   whichStep,
   type AlongAxes,
   type LearntSizes,
+  type Mistake,
   type PieceReading,
   type ScaleTarget,
   type SizeStage,
@@ -27,10 +31,34 @@ import { sizePathOf, type SizeThings } from './sizePathOf';
 export interface OffPiece {
   pour: PouredSizes;
   target: SizeTarget;
-  stage: Extract<SizeStage, 'cast' | 'finished'>;
+  stage: SizeStage;
   measuredMm: number;
   /** Name of the casting; '' when it is none of the record. */
   casting: string;
+}
+
+/**
+ * *mistake*: it looks like a plain one; *percent*: printed so, it had to; *usual*: within what such pieces do; *beyond*:
+ * farther off than these steps go; *step*: one of them.
+ */
+export type OffVerdict =
+  { kind: 'mistake'; mistake: Mistake } | { kind: 'percent' | 'usual' | 'beyond' | 'step' };
+
+/** A mistake is named from this chance on; it is none of the steps when that is more likely than not. */
+const MISTAKE_FROM = 0.2;
+const BEYOND_FROM = 0.5;
+
+function verdictOf(found: WhichStep, wantedThere: number): OffVerdict {
+  const [mistake] = found.mistakes
+    .filter(({ chance }) => chance >= MISTAKE_FROM)
+    .sort((a, b) => b.chance - a.chance);
+  if (mistake) return { kind: 'mistake', mistake };
+  // Printed so, it could not have come out as wanted: more than half of what is off was to be expected.
+  const expectedOff = Math.abs(found.expectedMm - wantedThere);
+  const off = Math.abs(found.offMm);
+  if (expectedOff > off && expectedOff > found.sdMm) return { kind: 'percent' };
+  if (off < found.sdMm) return { kind: 'usual' };
+  return { kind: found.beyond > BEYOND_FROM ? 'beyond' : 'step' };
 }
 
 export interface WhyOff {
@@ -38,9 +66,12 @@ export interface WhyOff {
   /** Readings of the same print that were taken on the way. */
   onTheWay: { stage: SizeStage; mm: number }[];
   wantedMm: number;
+  /** What it should measure at that stage, to finish as wanted. */
+  wantedThereMm: number;
   printedPercents: AlongAxes;
-  /** What the next print should be, with this piece counted in. */
-  nextPercents: AlongAxes;
+  verdict: OffVerdict;
+  /** What the next print should be, with this piece counted in; null while what it was is not cleared up. */
+  nextPercents: AlongAxes | null;
 }
 
 const evidenceOf = (sizes: ShopSizes, { pour, casting }: OffPiece) =>
@@ -83,20 +114,28 @@ export function whyOff(piece: OffPiece, sizes: ShopSizes, lists: ShopLists): Why
   const things = pouredThings(pour, lists);
   if (!things || !pour.scale.printedAs) return undefined;
   const { drawnMm, printMm, lies } = pouredSize(pour, target);
-  const onTheWay = ON_THE_WAY.flatMap((at) => {
+  const before = SIZE_STAGES.indexOf(stage);
+  const onTheWay = ON_THE_WAY.filter((at) => SIZE_STAGES.indexOf(at) < before).flatMap((at) => {
     const mm = readingValue(pour.scale.measured?.[target.key]?.[at]);
     return mm === undefined || mm <= 0 ? [] : [{ stage: at, mm }];
   });
   const reading = (at: SizeStage, mm: number): PieceReading => ({ path: sizePathOf(things, lies, at), measuredMm: mm, group: at }); // prettier-ignore
   const readings = [...onTheWay.map((r) => reading(r.stage, r.mm)), reading(stage, measuredMm)];
-  const before = evidenceOf(sizes, piece);
-  const found = whichStep(readings, printMm, drawnMm, learnSizes(before));
-  const after = learnSizes([...before, ...readings.map((r) => ({ ...r, printMm }))]);
+  const others = evidenceOf(sizes, piece);
+  const learnt = learnSizes(others);
+  const found = whichStep(readings, printMm, drawnMm, learnt);
+  const rightPrint = sizeToPrint(sizePathOf(things, lies, 'finished'), wantedMm(target), learnt.shifts);
+  const wantedThereMm = sizeAfter(sizePathOf(things, lies, stage), rightPrint, learnt.shifts);
+  const verdict = verdictOf(found, wantedThereMm);
+  const after = learnSizes([...others, ...readings.map((r) => ({ ...r, printMm }))]);
   return {
     found,
     onTheWay,
     wantedMm: wantedMm(target),
+    wantedThereMm,
     printedPercents: pour.scale.printedAs.percents,
-    nextPercents: askedPercents(piece, things, after),
+    verdict,
+    nextPercents:
+      verdict.kind === 'mistake' || verdict.kind === 'beyond' ? null : askedPercents(piece, things, after),
   };
 }

@@ -15,7 +15,7 @@ import {
   type SizeTarget,
 } from '@zero-pour/contracts';
 import { NO_ROTATION, type SupportAdvice } from '@zero-pour/core';
-import { standingJob, type StandingInput } from '@zero-pour/jobs';
+import { patternJob, standingJob, type StandingInput } from '@zero-pour/jobs';
 import type { Shop } from '../context';
 import type { PourPlan } from '../planPour';
 import type { Readings } from '../readings';
@@ -198,6 +198,16 @@ export function ofOneFlask(plan: PourPlan) {
   const { tree, charge, temperatures } = plan.flasks[0]!;
   return { ...plan, tree, charge, temperatures };
 }
+
+/** Readings in which every file has this finger's bore; null: none. */
+export const boreReadings = (diameterMm: number | null): Readings => ({
+  of: (job) => {
+    if (job.name !== patternJob.name) return { status: 'unread' };
+    const bore =
+      diameterMm === null ? null : { diameterMm, at: [0, 0, 0], axis: [0, 0, 1], residualMm: 0.01 };
+    return { status: 'known', value: { result: { status: 'analysed', analysis: { bore } } } as never };
+  },
+});
 
 /** Readings in which the layers of a part say so of the way that it was cut, and nothing of any other. */
 export function cutReadings(

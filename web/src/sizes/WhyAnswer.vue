@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SizeTarget } from '@zero-pour/contracts';
-import { formatQuantity } from '@zero-pour/core';
+import { formatQuantity, type SizeStage } from '@zero-pour/core';
 import { stepName, type WhyOff } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { formatPercents } from './formatPercents';
@@ -8,7 +8,7 @@ import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 
 /** Shares of what is off, likeliest first; a plain mistake before them when it fits; and the next print. */
-const props = defineProps<{ why: WhyOff; target: SizeTarget }>();
+const props = defineProps<{ why: WhyOff; target: SizeTarget; stage: SizeStage }>();
 const shop = useShop();
 const units = useUnits();
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 2 }, units.choice);
@@ -16,27 +16,20 @@ const signed = (value: number): string =>
   `${value < 0 ? '−' : '+'}${formatQuantity({ value: Math.abs(value), unit: 'mm', digits: 3 }, units.choice)}`;
 const side = (value: number): string => (value < 0 ? 'under' : 'over');
 
-/** A mistake is named from this chance on. */
-const MISTAKE_FROM = 0.2;
+const STAGE_WORDS: Readonly<Record<SizeStage, string>> = {
+  printed: 'off the printer',
+  cured: 'cured',
+  wax: 'in wax',
+  cast: 'as cast',
+  finished: 'finished',
+};
 const MISTAKES = {
   'not scaled': 'It looks as if the print was not scaled: the file went out at 100 %.',
   'scaled twice':
     'It looks as if the print was scaled twice: in the file, and again when the print was prepared.',
 } as const;
-const mistake = computed(
-  () =>
-    props.why.found.mistakes.filter((m) => m.chance >= MISTAKE_FROM).sort((a, b) => b.chance - a.chance)[0],
-);
-/** Printed so, it could not have come out as wanted: more than half of what is off was to be expected. */
-const expectedOff = computed(() => props.why.found.expectedMm - props.why.wantedMm);
-const byPercent = computed(
-  () =>
-    Math.abs(expectedOff.value) > Math.abs(props.why.found.offMm) &&
-    Math.abs(expectedOff.value) > props.why.found.sdMm,
-);
-/** More likely none of these steps than one of them. */
-const beyond = computed(() => props.why.found.beyond > 0.5);
-const usual = computed(() => Math.abs(props.why.found.offMm) < props.why.found.sdMm);
+const verdict = computed(() => props.why.verdict);
+const beyond = computed(() => verdict.value.kind === 'beyond');
 const shares = computed(() =>
   props.why.found.shares
     .filter((s) => s.chance >= 0.01 || Math.abs(s.mm) >= 0.01)
@@ -47,7 +40,7 @@ const shares = computed(() =>
 );
 const first = computed(() => shares.value[0]);
 const measuredMm = computed(() => props.why.found.offMm + props.why.found.expectedMm);
-const offWanted = computed(() => measuredMm.value - props.why.wantedMm);
+const offWanted = computed(() => measuredMm.value - props.why.wantedThereMm);
 </script>
 
 <template>
@@ -55,27 +48,33 @@ const offWanted = computed(() => measuredMm.value - props.why.wantedMm);
     <div class="answer">
       <div>
         <span class="mute"
-          >{{ target.name }} {{ mm(why.wantedMm) }} wanted, {{ mm(measuredMm) }} measured</span
+          >{{ target.name }} {{ mm(why.wantedMm) }} wanted{{
+            stage === 'finished' ? '' : `: ${mm(why.wantedThereMm)} ${STAGE_WORDS[stage]}`
+          }}, {{ mm(measuredMm) }} measured</span
         >
         <b class="big">{{ mm(Math.abs(offWanted)) }} {{ side(offWanted) }}</b>
       </div>
       <div>
-        <span class="mute">Printed at {{ formatPercents(why.printedPercents) }}. Print next at</span>
-        <b class="big num">{{ formatPercents(why.nextPercents) }}</b>
+        <span class="mute">Printed at {{ formatPercents(why.printedPercents) }}.</span>
+        <template v-if="why.nextPercents">
+          <span class="mute">Print next at</span>
+          <b class="big num">{{ formatPercents(why.nextPercents) }}</b>
+        </template>
+        <b v-else class="big">Clear this up first</b>
       </div>
     </div>
     <p class="says">
-      <template v-if="mistake">
-        <b>{{ MISTAKES[mistake.key] }}</b> That would give {{ mm(mistake.expectedMm) }};
-        {{ Math.round(100 * mistake.chance) }} in 100. Check the file that was printed before anything is
-        changed: then the next print stays as planned.
+      <template v-if="verdict.kind === 'mistake'">
+        <b>{{ MISTAKES[verdict.mistake.key] }}</b> That would give {{ mm(verdict.mistake.expectedMm) }};
+        {{ Math.round(100 * verdict.mistake.chance) }} in 100. Check the file that was printed before anything
+        is changed: then the next print stays as planned.
       </template>
-      <template v-else-if="byPercent">
+      <template v-else-if="verdict.kind === 'percent'">
         <b>The percent did it.</b> Printed at {{ formatPercents(why.printedPercents) }},
         {{ mm(why.found.expectedMm) }} was to be expected, give or take {{ mm(1.96 * why.found.sdMm) }}: the
         steps ask for more or less than that.
       </template>
-      <template v-else-if="usual">
+      <template v-else-if="verdict.kind === 'usual'">
         <b>No step stands out.</b> Printed so, {{ mm(why.found.expectedMm) }} was to be expected, give or take
         {{ mm(1.96 * why.found.sdMm) }}: this piece lies within that.
       </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { AT_THE_END, readingValue, type PouredSizes, type SizeTarget } from '@zero-pour/contracts';
+import { readingValue, type PouredSizes, type Reading, type SizeTarget } from '@zero-pour/contracts';
 import { said } from '../components/said';
-import { formatQuantity } from '@zero-pour/core';
+import { formatQuantity, stagesOf, type SizeStage } from '@zero-pour/core';
 import { whyOff } from '@zero-pour/plan';
 import { computed, onMounted, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -21,11 +21,18 @@ const notices = useNotices();
 const units = useUnits();
 onMounted(() => sizes.load().catch((error: unknown) => notices.wrong(error)));
 
+const STAGE_TITLES: Readonly<Record<SizeStage, string>> = {
+  printed: 'off the printer',
+  cured: 'cured',
+  wax: 'the first wax',
+  cast: 'as cast',
+  finished: 'finished',
+};
 const asked = (name: string): string => String(route.query[name] ?? '');
 const pourId = shallowRef(asked('pour'));
 const sizeKey = shallowRef(asked('size'));
 const casting = shallowRef(asked('casting'));
-const stage = shallowRef<(typeof AT_THE_END)[number]>('finished');
+const stage = shallowRef<SizeStage>('finished');
 const typedMm = shallowRef<number>();
 /** A piece of no pour here, as it is told. */
 const told = shallowRef<PouredSizes>();
@@ -59,10 +66,18 @@ const castingKey = computed(() => {
   if (casting.value in castings) return casting.value;
   return Object.keys(castings).find((n) => target.value && castings[n]![target.value.key]) ?? '';
 });
-const recorded = computed(() => {
-  const readings = target.value && pour.value?.castings[castingKey.value]?.[target.value.key];
-  return AT_THE_END.findLast((at) => readingValue(readings?.[at]) !== undefined);
-});
+/** What is on record of the piece at a stage: of the print and wax, or of the casting. */
+const recordedMm = (at: SizeStage): number | undefined => {
+  if (!target.value || !pour.value) return undefined;
+  const { key } = target.value;
+  const all: Partial<Record<SizeStage, Reading>> = {
+    ...pour.value.scale.measured?.[key],
+    ...pour.value.castings[castingKey.value]?.[key],
+  };
+  return readingValue(all[at]);
+};
+const stages = computed(() => (pour.value ? stagesOf(pour.value.route) : []));
+const recorded = computed(() => stages.value.findLast((at) => recordedMm(at) !== undefined));
 watch(
   () => [pour.value?.pourId, target.value?.key, castingKey.value] as const,
   () => {
@@ -71,13 +86,7 @@ watch(
   },
   { immediate: true },
 );
-const measuredMm = computed(
-  () =>
-    typedMm.value ??
-    (target.value
-      ? readingValue(pour.value?.castings[castingKey.value]?.[target.value.key]?.[stage.value])
-      : undefined),
-);
+const measuredMm = computed(() => typedMm.value ?? recordedMm(stage.value));
 const why = computed(() => {
   if (!pour.value || !target.value || measuredMm.value === undefined) return undefined;
   const piece = {
@@ -120,10 +129,7 @@ const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits
         v-if="pour"
         v-model="stage"
         label="Measured"
-        :items="[
-          { title: 'finished', value: 'finished' },
-          { title: 'as cast', value: 'cast' },
-        ]"
+        :items="stages.map((value) => ({ title: STAGE_TITLES[value], value }))"
       />
       <QuantityField
         v-if="pour"
@@ -137,7 +143,7 @@ const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits
       The steps are a resin’s and a metal’s: <router-link to="/resins">add a resin first</router-link>.
     </p>
     <TypedPiece v-else-if="pourId === ''" class="mt-4" @told="(piece) => (told = piece)" />
-    <WhyAnswer v-if="why && target" :why="why" :target="target" class="mt-4" />
+    <WhyAnswer v-if="why && target" :why="why" :target="target" :stage="stage" class="mt-4" />
     <p v-else-if="pour && measuredMm === undefined" class="mute mt-4">Type what it measures.</p>
     <p v-else-if="pourId === '' && shop.lists.resin.length > 0" class="mute mt-4">
       Tell how it was made, what was wanted and what it was printed at; then what it measures.

@@ -177,15 +177,15 @@ describe('it came out off', () => {
       useSizes().known,
       useShop().lists,
     )!;
-    return { why, page: shop.show(WhyAnswer, { why, target }) };
+    return { why, page: shop.show(WhyAnswer, { why, target, stage: 'finished' }) };
   };
 
   it('says when the percent alone did it, and what to print next', () => {
     const { why, page } = answer(17.22);
     expect(flat(page)).toContain('The percent did it. Printed at 100.40 %');
     expect(flat(page)).toContain('0.13 mm under');
-    expect(why.nextPercents[0]).toBeGreaterThan(100.8);
-    expect(why.nextPercents[0]).toBeLessThan(101.5);
+    expect(why.nextPercents![0]).toBeGreaterThan(100.8);
+    expect(why.nextPercents![0]).toBeLessThan(101.5);
   });
 
   it('names the likeliest step when the piece is far from what was expected', () => {
@@ -202,6 +202,9 @@ describe('it came out off', () => {
     expect(why.found.beyond).toBeGreaterThan(0.9);
     expect(flat(page)).toContain('Farther off than these steps go.');
     expect(flat(page)).toContain('another file, another metal');
+    // No percent stands beside what is not cleared up.
+    expect(why.nextPercents).toBeNull();
+    expect(flat(page)).toContain('Clear this up first');
   });
 
   it('names a plain mistake: never scaled', () => {
@@ -226,9 +229,25 @@ describe('it came out off', () => {
       useSizes().known,
       useShop().lists,
     )!;
-    const page = shop.show(WhyAnswer, { why, target });
+    const page = shop.show(WhyAnswer, { why, target, stage: 'finished' });
     expect(flat(page)).toContain('the print was not scaled');
     expect(flat(page)).toContain('Check the file that was printed');
+    expect(flat(page)).not.toContain('Print next at');
+  });
+
+  it('is asked of a print too, against what it should measure there', () => {
+    shop.show(SaysView);
+    const pour = pour21();
+    const target = pour.sizes[0]!;
+    const at = (measuredMm: number): WhyOff =>
+      whyOff({ pour, target, stage: 'cured', measuredMm, casting: '' }, useSizes().known, useShop().lists)!;
+    const { wantedThereMm } = at(17.4);
+    expect(wantedThereMm).toBeGreaterThan(17.35);
+    const right = at(at(17.4).found.expectedMm);
+    expect(Math.abs(right.found.offMm)).toBeLessThan(1e-9);
+    expect(right.onTheWay).toEqual([]);
+    const text = flat(shop.show(WhyAnswer, { why: right, target, stage: 'cured' }));
+    expect(text).toContain(`${wantedThereMm.toFixed(2)} mm cured`);
   });
 
   it('does not count a piece as evidence against itself', () => {

@@ -39,5 +39,16 @@ function fixScale({ plan, flask, set }: PourHandle, at: string): void {
     return;
   }
   const flaskC = valueOf(flask.value.temperatures)?.flaskC;
-  set(['scale', 'printedAs'], { at, percents: scale.percents, ...(flaskC === undefined ? {} : { flaskC }) });
+  // The file may be changed later; what was printed had these sizes.
+  const drawn = Object.fromEntries(
+    scale.sizes
+      .filter((size) => size.drawnFrom === 'file')
+      .map(({ target, drawnMm, along }) => [target.key, { mm: drawnMm, ...(along ? { along } : {}) }]),
+  );
+  set(['scale', 'printedAs'], {
+    at,
+    percents: scale.percents,
+    ...(flaskC === undefined ? {} : { flaskC }),
+    ...(Object.keys(drawn).length > 0 ? { drawn } : {}),
+  });
 }

@@ -26,7 +26,7 @@ export function findHoles({ holes, genus }: PatternAnalysis): Finding[] {
       lead: `${counted(holes.length, 'way')} through.`,
       why:
         missing > 0
-          ? say`The surface goes round ${genus!} holes and ${holes.length} could be placed: the others are finer than the reading, or wind.`
+          ? say`The surface goes round ${genus!} holes and ${holes.length} could be placed: the others wind, run into one another, or are too narrow to be seen.`
           : say`${widths.join(', ')}${more} mm wide, by the largest ball that passes.`,
       remedy: say`Check that each is meant: a hole that closed in the file is otherwise found on the print.`,
       places: holes
@@ -46,7 +46,7 @@ export function findWrongBore({ bore }: PatternAnalysis, wanted: WantedBore | un
       weight: 'fix',
       lead: 'Bore is not the size.',
       why: say`${mm(bore.diameterMm)} in the file; the brief wants ${mm(wanted.diameterMm)}${wanted.name ? ` (${wanted.name})` : ''} ± ${mm(wanted.toleranceMm)}.`,
-      remedy: say`Change the model, or the brief. Scale adds for shrinkage and finishing afterwards.`,
+      remedy: say`Scale prints the whole part larger or smaller for it. Or change the model, or the brief.`,
       places: [{ at: bore.at, sizeMm: bore.diameterMm, from: bore.axis }],
     },
   ];

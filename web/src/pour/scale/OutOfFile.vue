@@ -26,14 +26,17 @@ const bore = computed(() => {
 /** Shown thousandths are kept: nobody wants to weigh a size by its float. */
 const tidy = (value: number): number => Math.round(value * 1000) / 1000;
 
-const boreKnown = computed(
-  () => first.value?.of === 'bore' && first.value.drawnMm !== undefined && first.value.along !== undefined,
+/** A size typed in place of the file's own. */
+const typedOtherwise = computed(
+  () =>
+    first.value?.of === 'bore' &&
+    first.value.drawnMm !== undefined &&
+    bore.value !== undefined &&
+    Math.abs(first.value.drawnMm - bore.value.diameterMm) > TOLD_MM,
 );
-function takeBore(): void {
-  if (!bore.value) return;
-  const drawn = { drawnMm: tidy(bore.value.diameterMm), along: bore.value.axis };
-  if (first.value?.of === 'bore') keep({ ...first.value, ...drawn });
-  else add('bore', drawn.drawnMm, drawn);
+const TOLD_MM = 0.005;
+function askForBore(): void {
+  if (bore.value) add('bore', tidy(bore.value.diameterMm));
 }
 
 /** Width of a band along the bore's axis, by the points of the file. */
@@ -63,12 +66,16 @@ function addPicked(of: 'outside' | 'wall' | 'hole'): void {
 
 <template>
   <div class="file">
-    <span v-if="bore && boreKnown && first" class="mute">
-      The file’s bore is {{ mm(first.drawnMm!) }}; {{ mm(wantedMm(first)) }} is wanted.
-    </span>
-    <v-btn v-if="bore && !boreKnown" size="small" @click="takeBore">
-      Take the file’s bore, {{ mm(bore.diameterMm) }}
+    <v-btn v-if="bore && !first" size="small" @click="askForBore">
+      Hold the file’s bore, {{ mm(bore.diameterMm) }}
     </v-btn>
+    <template v-else-if="bore && typedOtherwise && first">
+      <span>{{ mm(first.drawnMm!) }} is typed for the file, which measures {{ mm(bore.diameterMm) }}.</span>
+      <v-btn size="small" @click="keep(withField(first, 'drawnMm', undefined))">Take the file’s</v-btn>
+    </template>
+    <span v-else-if="bore && first?.of === 'bore'" class="mute">
+      The file’s bore is {{ mm(bore.diameterMm) }}; {{ mm(wantedMm(first)) }} is wanted.
+    </span>
     <template v-if="first?.of === 'bore' && bandMm > WIDE_BAND_MM">
       <v-btn
         size="small"

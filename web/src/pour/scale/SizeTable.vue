@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIZE_KINDS, type SizeTarget } from '@zero-pour/contracts';
+import { SIZE_KINDS, wantedMm, type SizeTarget } from '@zero-pour/contracts';
 import { said } from '../../components/said';
 import { formatQuantity, plusMinus } from '@zero-pour/core';
 import { nameOfPart, toleranceOf, type PlannedSize } from '@zero-pour/plan';
@@ -19,6 +19,16 @@ const parts = computed(() => plan.value.context.parts);
 const mm = (value: number, digits = 2): string => formatQuantity({ value, unit: 'mm', digits }, units.choice);
 const plannedOf = (key: string): PlannedSize | undefined => props.planned.find((p) => p.target.key === key);
 
+/** How the file has it, where nothing is typed. */
+function drawnOf(size: SizeTarget): { mm: number; from: string } {
+  const { drawnFrom, drawnMm } = plannedOf(size.key) ?? {};
+  if (drawnMm !== undefined && drawnFrom !== 'typed')
+    return {
+      mm: drawnMm,
+      from: drawnFrom === 'file' || drawnFrom === 'printed' ? 'the file' : 'taken as wanted',
+    };
+  return { mm: wantedMm(size), from: 'taken as wanted' };
+}
 const AXES: Record<string, [number, number, number]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
 const LIES = [
   { title: 'flat on plate', value: '' },
@@ -52,8 +62,8 @@ const lines = computed(() =>
       <QuantityField
         v-bind="said('pour', 'brief', 'sizes', '0', 'drawnMm')"
         :model-value="size.drawnMm"
-        :standard="size.finishedMm + (size.wideBandMm ?? 0)"
-        standard-from="drawn as wanted"
+        :standard="drawnOf(size).mm"
+        :standard-from="drawnOf(size).from"
         @update:model-value="(d) => keep(withField(size, 'drawnMm', d))"
       />
       <QuantityField
