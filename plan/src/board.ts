@@ -4,7 +4,7 @@ import type { Shop } from './context';
 import { judgeFreshness } from './clean/freshClocks';
 import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
-import { judgeTimes, type FormatMoment } from './times/judgeTimes';
+import { judgeTimes, zeroInstead, type FormatMoment } from './times/judgeTimes';
 import { pourTitle } from './pourTitle';
 import type { Moment } from './moment';
 import type { TimePlan } from './times/timePlan';
@@ -37,7 +37,7 @@ export function boardRows(pours: readonly Pour[], shop: Shop): BoardRow[] {
 /** What hands must do next, soonest first; what is overdue stays on top until it is done. */
 export function nextHandsOn(rows: readonly BoardRow[]): HandsOnEntry[] {
   return rows
-    .flatMap((row) => (row.times?.moments ?? []).filter((m) => !m.done).map((moment) => ({ ...moment, row })))
+    .flatMap((row) => row.plan.moments.filter((m) => !m.done).map((moment) => ({ ...moment, row })))
     .sort((a, b) => a.at - b.at);
 }
 
@@ -68,32 +68,58 @@ export interface BoardConflict {
   civilZero: number | null;
 }
 
-/** Two pours in one kiln at once. */
+/** Flasks that are cast this close to each other can share a kiln's last hold, °C (shop default). */
+const SHARED_C = 15;
+
+const overlaps = (a: TimePlan, b: TimePlan): boolean => a.zero > b.kilnIn && b.zero > a.kilnIn;
+
+/** One kiln for two pours at once is no clash when one programme brings both to the temperature they are cast at. */
+function canShare(a: BoardRow, b: BoardRow): boolean {
+  const [first, second] = [a, b].map(({ plan }) => ({
+    curve: valueOf(plan.burnout)?.curve,
+    flaskC: valueOf(plan.flasks[0]!.temperatures)?.flaskC,
+  }));
+  const same = JSON.stringify(first!.curve?.points) === JSON.stringify(second!.curve?.points);
+  const near = Math.abs((first!.flaskC ?? 0) - (second!.flaskC ?? 0)) <= SHARED_C;
+  // The flasks go in together, or the second finds the kiln hot.
+  return same && near && Math.abs(a.times!.kilnIn - b.times!.kilnIn) < HOUR_MS / 2;
+}
+
+/** What another pour's need of the same kiln says of a pour; undefined where there is none. */
+export function judgeKilnTaken(row: BoardRow, others: readonly BoardRow[]): Judgement | undefined {
+  const { times, plan } = row;
+  const { kiln } = plan.context;
+  if (!times || times.poured || !kiln) return undefined;
+  const other = others.find(
+    (o) => o.times && !o.times.poured && o.plan.context.kiln?.id === kiln.id && overlaps(times, o.times),
+  );
+  if (!other) return undefined;
+  const number = other.pour.number;
+  if (canShare(row, other))
+    return {
+      rule: 'kiln shared',
+      weight: 'watch',
+      lead: `Shares ${kiln.name}.`,
+      why: say`Pour ${number} goes through the same programme at the same time, to within ${quantity(SHARED_C, 'degC')}. Leave the flasks room; whether both fit is yours to see.`,
+    };
+  const hours = quantity(Math.abs(other.times!.zero - times.kilnIn) / HOUR_MS, 'h');
+  return {
+    rule: 'kiln clash',
+    weight: 'fix',
+    lead: `${kiln.name} is taken.`,
+    why:
+      other.times!.kilnIn <= times.kilnIn
+        ? say`Pour ${number} needs it ${hours} longer. Pour later, use another kiln, or share one programme and one casting temperature.`
+        : say`Pour ${number} needs it before this one is through. Pour earlier, use another kiln, or share one programme and one casting temperature.`,
+  };
+}
+
+/** Two pours in one kiln at once: told of the later. */
 function kilnClashes(rows: readonly BoardRow[]): BoardConflict[] {
-  const out: BoardConflict[] = [];
-  const running = rows.filter((row) => row.times && !row.times.poured && row.plan.context.kiln);
-  running.forEach((later, i) => {
-    const clash = running.slice(0, i).find((earlier) => {
-      const sameKiln = earlier.plan.context.kiln?.id === later.plan.context.kiln?.id;
-      return (
-        sameKiln && earlier.times!.zero > later.times!.kilnIn && later.times!.zero > earlier.times!.kilnIn
-      );
-    });
-    if (!clash) return;
-    const hours = (clash.times!.zero - later.times!.kilnIn) / HOUR_MS;
-    const name = later.plan.context.kiln?.name ?? 'The kiln';
-    out.push({
-      row: later,
-      civilZero: null,
-      judgement: {
-        rule: 'kiln clash',
-        weight: 'fix',
-        lead: `${name} is taken.`,
-        why: say`Pour ${clash.pour.number} needs it ${quantity(hours, 'h')} longer. Pour later, use another kiln, or share one programme and one casting temperature.`,
-      },
-    });
+  return rows.flatMap((row, i) => {
+    const judgement = judgeKilnTaken(row, rows.slice(0, i));
+    return judgement?.weight === 'fix' ? [{ row, civilZero: null, judgement }] : [];
   });
-  return out;
 }
 
 /** When a stage is to begin by the plan. */
@@ -109,7 +135,7 @@ export function boardConflicts(
   const clock = rows.flatMap((row): BoardConflict[] => {
     const judgement = row.times && judgeTimes(row.times, now, formatMoment)[0];
     if (!row.times || !judgement) return [];
-    const civilZero = row.times.kilnStarted ? null : row.times.civilZero;
+    const civilZero = zeroInstead(row.times, now);
     return [
       { row, civilZero, judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` } },
     ];

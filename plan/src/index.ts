@@ -44,6 +44,7 @@ export type { TemperaturePlan } from './pour/temperaturePlan';
 export {
   boardConflicts,
   boardRows,
+  judgeKilnTaken,
   kilnStates,
   nextHandsOn,
   type BoardConflict,
@@ -51,9 +52,11 @@ export {
   type HandsOnEntry,
   type KilnState,
 } from './board';
-export { judgeTimes, type FormatMoment } from './times/judgeTimes';
+export { judgeTimes, zeroInstead, type FormatMoment } from './times/judgeTimes';
 export type { Moment } from './moment';
 export { partWayH } from './print/printMoments';
+export { oddHours, type OddHours } from './print/tookLine';
+export { judgeStaleVat } from './clean/staleVat';
 export {
   curveOf,
   fitTest,

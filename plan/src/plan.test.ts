@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, emptyPourDoc, type Pattern, type PourDoc } from '@zero-pour/contracts';
+import { DEFAULT_SETTINGS, emptyPourDoc, type Pattern, type Pour, type PourDoc } from '@zero-pour/contracts';
 import { createDemoShop } from '@zero-pour/demo';
 import { flaskVolumeMl, HOUR_MS, METRIC, mixSlurry, STAGES } from '@zero-pour/core';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -19,6 +19,9 @@ import {
   type PourPlan,
   type Shop,
   type TicketLine,
+  judgeKilnTaken,
+  zeroInstead,
+  type BoardRow,
 } from './index';
 import { ofOneFlask } from './testing/planShop';
 
@@ -269,6 +272,41 @@ describe('the board', () => {
     const conflicts = boardConflicts(boardRows([a, b], shop), NOW.getTime(), at);
     expect(conflicts[0]?.judgement.rule).toBe('kiln clash');
     expect(conflicts.find((c) => c.row.pour.number === 30)?.civilZero).toBeTruthy();
+  });
+
+  it('offers no hour that is gone', () => {
+    const late = structuredClone(pours.find((p) => p.number === 31)!);
+    late.doc.brief.zeroAt = new Date(NOW.getTime() + 2 * HOUR_MS).toISOString();
+    const times = known(planPour(late, shop).times);
+    const instead = zeroInstead(times, NOW.getTime());
+    if (instead !== null) expect(times.start + instead - times.zero).toBeGreaterThanOrEqual(NOW.getTime());
+    expect(
+      zeroInstead({ ...times, civilZero: { earlier: times.zero - HOUR_MS, later: null } }, times.start),
+    ).toBeNull();
+    expect(
+      zeroInstead(
+        { ...times, civilZero: { earlier: times.zero - HOUR_MS, later: null } },
+        times.start - HOUR_MS,
+      ),
+    ).toBe(times.zero - HOUR_MS);
+  });
+
+  it('lets two pours share a kiln that go through one programme together', () => {
+    const [a, b] = [30, 30].map((number) => structuredClone(pours.find((p) => p.number === number)!)) as [
+      Pour,
+      Pour,
+    ];
+    b.id = pours.find((p) => p.number === 31)!.id;
+    const [first, second] = boardRows([a, b], shop) as [BoardRow, BoardRow];
+    expect(judgeKilnTaken(first, [second])?.rule).toBe('kiln shared');
+    expect(boardConflicts([first, second], NOW.getTime(), at).map((c) => c.judgement.rule)).not.toContain(
+      'kiln clash',
+    );
+    b.doc.brief.zeroAt = new Date(Date.parse(b.doc.brief.zeroAt!) + 3 * HOUR_MS).toISOString();
+    const [one, other] = boardRows([a, b], shop) as [BoardRow, BoardRow];
+    expect(judgeKilnTaken(other, [one])?.lead).toBe('Kiln 1 is taken.');
+    expect(judgeKilnTaken(one, [other])?.weight).toBe('fix');
+    expect(judgeKilnTaken(one, [])).toBeUndefined();
   });
 });
 

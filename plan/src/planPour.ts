@@ -5,6 +5,7 @@ import { attempt } from './attempt';
 import { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
 import { planCost, type CostPlan } from './cost/costPlan';
 import type { MixPlan } from './invest/mixPlan';
+import type { Moment } from './moment';
 import { valueOf, type Planned } from './planned';
 import type { TemperaturePlan } from './pour/temperaturePlan';
 import { standingOf } from './print/plateLoad';
@@ -13,7 +14,7 @@ import type { WantedReading } from './readings';
 import type { ScalePlan } from './scale/planScale';
 import type { HungPlan, Sight } from './stage';
 import { currentStage, sightOf, stageStates, type StageState } from './stages';
-import { planTimes, type TimePlan } from './times/timePlan';
+import { momentsOf, planTimes, type TimePlan } from './times/timePlan';
 import type { PartGates } from './wayUp/gatePlan';
 
 /** What is worked out of one flask of a pour. */
@@ -34,6 +35,8 @@ export interface PourPlan extends Sight {
   mix: Planned<MixPlan>;
   burnout: Planned<BurnoutPlan>;
   times: Planned<TimePlan>;
+  /** What hands must do; without a pour time, of what runs already. */
+  moments: Moment[];
   cost: CostPlan;
   /** Readings that it would use and that nobody has made. */
   wants: WantedReading[];
@@ -48,6 +51,7 @@ export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const sight = sightOf(context);
   const { of } = sight;
   const states = stageStates(context);
+  const times = attempt(() => planTimes(sight));
   const [hung, temperatures] = [of('sprue'), of('pour')];
   return {
     ...sight,
@@ -63,7 +67,8 @@ export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
     })),
     mix: of('invest'),
     burnout: of('burnout'),
-    times: attempt(() => planTimes(sight)),
+    times,
+    moments: valueOf(times)?.moments ?? momentsOf(sight, undefined),
     cost: planCost(context, {
       print: valueOf(of('print')),
       mix: valueOf(of('invest')),

@@ -59,8 +59,8 @@ interface Rules {
   line(sight: Sight, choice: UnitChoice): string;
   /** What it puts on the ticket: what to do, and once it is poured what was done. */
   ticket(sight: Sight): TicketPart[];
-  /** What it asks of hands. */
-  moments(sight: Sight, clock: PourClock): Moment[];
+  /** What it asks of hands; without a pour time only what runs already does. */
+  moments(sight: Sight, clock: PourClock | undefined): Moment[];
   /** Signs for and against causes that its own record gives; what is not recorded is missing, never guessed. */
   evidence(context: PourContext): Evidence;
 }

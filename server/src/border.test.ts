@@ -54,7 +54,7 @@ describe('rules across the fields of a thing', () => {
   it('hold for bench hours, and the zone must be one', async () => {
     const { settings }: ShopState = (await ask('GET', '/shop')).body;
     const benchHours = settings.benchHours.map((day, i) =>
-      i === 1 ? { ...day, fromMin: 1000, toMin: 600 } : day,
+      i === 1 ? { ...day, fromMin: 1000, toMin: 1600 } : day,
     );
     expect((await ask('PUT', '/settings', { ...settings, benchHours })).status).toBe(422);
     expect((await ask('PUT', '/settings', { ...settings, timeZone: 'Harbour/Yard' })).status).toBe(422);

@@ -57,6 +57,10 @@ export const printedPlateSchema = z.strictObject({
   layers: z.number().int().positive(),
   /** Light of all layers, s. */
   exposureS: atLeastZeroSchema,
+  /** How long it was to take. */
+  hours: positiveSchema.optional(),
+  /** When the vat that it was printed from was filled, where it was noted. */
+  vatFilledAt: momentSchema.optional(),
   partsMl: positiveSchema,
   raftMl: atLeastZeroSchema,
   /** What hung on what, where the layers had been cut. */
@@ -77,6 +81,8 @@ export const printStageSchema = z.strictObject({
   }).optional(),
   startedAt: momentSchema.optional(),
   finishedAt: momentSchema.optional(),
+  /** Its hours are far from what was reckoned, and somebody said that they are right. */
+  hoursRight: z.literal(true).optional(),
   plate: printedPlateSchema.optional(),
   /** What was done of the checklist before it. */
   before: z.partialRecord(z.enum(BEFORE_KEYS), momentSchema).optional(),
@@ -130,6 +136,8 @@ export const stepsSchema = z.record(z.string().max(60), stepRecordSchema);
 
 export const cleanStageSchema = z.strictObject({
   steps: stepsSchema,
+  /** They came washed and cured: nothing of it is on record here. */
+  cameClean: momentSchema.optional(),
   /** The protocol as it stood when cleaning began, and what it was cured under. */
   begun: z
     .strictObject({

@@ -16,6 +16,7 @@ export const pouredPrintSchema = z.strictObject({
   print: printStageSchema.pick({
     plate: true,
     finishedAt: true,
+    hoursRight: true,
     hoursTyped: true,
     resinMlTyped: true,
     resinUsedMl: true,

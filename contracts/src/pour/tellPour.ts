@@ -44,7 +44,7 @@ export interface PourTells {
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
-export const TELLS_VERSION = 2;
+export const TELLS_VERSION = 3;
 
 /** When the last bath of the protocol as it began was over, whatever was repeated ("bath2~2"). */
 function washedAt({ begun, steps }: PourDoc['clean']): string | null {
@@ -64,7 +64,8 @@ const linesOf = ({ brief }: PourDoc): PouredPrint['lines'] =>
 export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null {
   const { brief, resin, print, clean, result } = doc;
   if (print.startedAt === undefined) return null;
-  const { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why } = print;
+  const { plate, finishedAt, hoursRight, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why } =
+    print;
   const outcomes = Object.entries(result.castings).flatMap(([key, { outcome }]) =>
     outcome ? [[key, outcome] as const] : [],
   );
@@ -75,7 +76,7 @@ export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null 
     resinId: resin.resinId ?? null,
     castClass: brief.castClass,
     route: brief.route,
-    print: { plate, finishedAt, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why },
+    print: { plate, finishedAt, hoursRight, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why },
     washedAt: washedAt(clean),
     verdicts: clean.pieces,
     lines: linesOf(doc),

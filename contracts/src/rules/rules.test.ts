@@ -104,13 +104,11 @@ describe('what stood there before', () => {
   });
 });
 
-it('a closed day may have any hours; an open one opens before it closes', () => {
-  const week = (open: boolean) => ({
+it('a bench may close the next morning, or never', () => {
+  const week = (fromMin: number, toMin: number) => ({
     ...DEFAULT_SETTINGS,
-    benchHours: DEFAULT_SETTINGS.benchHours.map((day, i) =>
-      i === 2 ? { open, fromMin: 900, toMin: 600 } : day,
-    ),
+    benchHours: DEFAULT_SETTINGS.benchHours.map((day) => ({ ...day, open: true, fromMin, toMin })),
   });
-  expect(settingsFaults(week(false))).toEqual([]);
-  expect(settingsFaults(week(true))).toHaveLength(1);
-});
+  for (const [fromMin, toMin] of [[18 * 60, 2 * 60], [0, 24 * 60], [480, 480]] as const)
+    expect(settingsFaults(week(fromMin, toMin))).toEqual([]);
+}); // prettier-ignore

@@ -19,6 +19,34 @@ const read = (text: string, unit: Unit, choice: Parameters<typeof readQuantity>[
   return result.value;
 };
 
+describe('as people write it', () => {
+  const US = { ...METRIC, temperature: 'F' as const };
+  it.each([
+    ['38:100', 'ratio', 0.38],
+    ['38 to 100', 'ratio', 0.38],
+    ['38 %', 'ratio', 0.38],
+    ['.38', 'ratio', 0.38],
+    ['40:100', 'percent', 40],
+    ['40 %', 'percent', 40],
+  ] as const)('“%s” as %s', (text, unit, value) => {
+    expect(readQuantity(text, unit, METRIC)).toMatchObject({
+      status: 'read',
+      value: expect.closeTo(value, 9) as number,
+    });
+  });
+  it('takes a temperature with its hold', () => {
+    expect(readQuantity('1350 F for 4 h', 'degC', METRIC)).toEqual({
+      status: 'read',
+      value: expect.closeTo(732.2, 1) as number,
+      unitWritten: true,
+      holdH: 4,
+    });
+    expect(readQuantity('300 for 2:30', 'degC', US)).toMatchObject({ holdH: 2.5 });
+    for (const text of ['1350 F for long', 'hot for 4 h', '38:0', 'for 4 h'])
+      expect(readQuantity(text, text.includes(':0') ? 'ratio' : 'degC', METRIC).status).toBe('unreadable');
+  });
+});
+
 describe('what is typed at the bench', () => {
   it.each([
     ['1/16 in', 'mm', 1.5875],

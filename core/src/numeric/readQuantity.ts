@@ -10,7 +10,13 @@ import {
 /** What a typed text was understood as; `value` is in the core unit. */
 export type ReadQuantity =
   | { status: 'empty' }
-  | { status: 'read'; value: number; unitWritten: boolean }
+  | {
+      status: 'read';
+      value: number;
+      unitWritten: boolean;
+      /** How long, h, where a temperature was written with its hold: "1350 F for 4 h". */
+      holdH?: number;
+    }
   | { status: 'unreadable'; reason: string };
 
 const NUMBER = String.raw`[-−+]?\d*[.,]?\d+(?:e[-+]?\d+)?`;
@@ -70,6 +76,7 @@ const IDLE_SUFFIXES: Partial<Record<Unit, readonly string[]>> = {
   deg: ['°', 'deg'],
   degCSpan: ['°', 'c', '°c'],
   count: ['×', 'x'],
+  ratio: ['of powder'],
 };
 
 const HOURS: Readonly<Record<string, number>> = { h: 1, min: 1 / 60, m: 1 / 60, s: 1 / 3600, d: 24 };
@@ -97,7 +104,24 @@ function readDuration(text: string, unit: 'h' | 'min' | 's'): number | null {
   return factor === undefined ? null : split.value * factor * perHour;
 }
 
+/** "38:100" is 38 to 100: a share of it. */
+const SHARE = new RegExp(`^(${NUMBER})\\s*(?::|to)\\s*(${NUMBER})$`, 'i');
+function readShare(text: string, unit: 'ratio' | 'percent'): number | null {
+  const match = SHARE.exec(text);
+  if (match) {
+    const [a, b] = [match[1]!, match[2]!].map((n) => Number(n.replace(',', '.')));
+    return a! >= 0 && b! > 0 ? (a! / b!) * (unit === 'percent' ? 100 : 1) : null;
+  }
+  const percent = unit === 'ratio' ? /^(.*\d)\s*%$/.exec(text) : null;
+  const split = percent && splitNumber(percent[1]!);
+  return split && split.suffix === '' ? split.value / 100 : null;
+}
+
 function convert(text: string, unit: Unit, choice: UnitChoice): number | null {
+  if (unit === 'ratio' || unit === 'percent') {
+    const share = readShare(text, unit);
+    if (share !== null) return share;
+  }
   if (unit === 'h' || unit === 'min' || unit === 's') return readDuration(text, unit);
   const split = splitNumber(unit === 'degC' ? text.replace(GROUPED_BY_COMMA, '$1$2') : text);
   if (!split) return null;
@@ -132,16 +156,26 @@ const EXAMPLES: Partial<Record<Unit, string>> = {
   min: '3:20, 3.5 or 40 s',
   s: '2.6 or 1:20',
   percent: '1.5',
+  ratio: '0.38, 38:100 or 38 %',
   kPa: '75 or 22 inHg',
 };
 
+const HELD = /^(.+?)\s+for\s+(.+)$/i;
+function readHeld(temperature: string, hold: string, choice: UnitChoice): ReadQuantity {
+  const [read, h] = [readQuantity(temperature, 'degC', choice), readQuantity(hold, 'h', choice)];
+  if (read.status !== 'read') return read;
+  return h.status === 'read' ? { ...read, unitWritten: true, holdH: h.value } : h;
+}
+
 /**
- * Reads what a person typed for a quantity: "1/16 in", "12,5", "1350 F", "3:20", "2 h 30".
+ * Reads what a person typed for a quantity: "1/16 in", "12,5", "1350 F", "1350 F for 4 h", "3:20", "2 h 30", "38:100".
  * A number without a unit is taken in the reader's unit. Returns the value in the core unit.
  */
 export function readQuantity(text: string, unit: Unit, choice: UnitChoice): ReadQuantity {
   const trimmed = text.trim();
   if (trimmed === '') return { status: 'empty' };
+  const held = unit === 'degC' ? HELD.exec(trimmed) : null;
+  if (held) return readHeld(held[1]!, held[2]!, choice);
   const value = convert(trimmed, unit, choice);
   if (value === null || !Number.isFinite(value)) {
     return {

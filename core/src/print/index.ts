@@ -9,6 +9,7 @@ export {
   type PrintProfile,
   type PrintTime,
 } from './printTime';
+export { judgeTook, type TookTime } from './tookTime';
 export { FILM_LOSS_ML, RESIN_G, RESIN_ML, resinUse, type ResinUse } from './resinUse';
 export { PLATE_GAP_MM, platePlaces } from './plateFit';
 export { howManyToPrint, WANTED_CHANCE, type HowMany } from './howMany';

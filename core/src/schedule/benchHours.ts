@@ -24,19 +24,54 @@ export interface Span {
 export const HOUR_MS = 3_600_000;
 export const MINUTE_MS = 60_000;
 
-/** Bench hours as stretches that touch [from, to], by the shop's clock (so its summer time is kept). */
+const DAY_MS = 24 * HOUR_MS;
+const DAY_MIN = 24 * 60;
+
+/** When days begin by a clock, found once each: a zone's calendar is slow to ask. By zone, then by day since 1970. */
+const midnights = new Map<string, Map<number, { at: number; weekday: number }>>();
+
+/** The beginning of a day of the calendar, by its number since 1 January 1970. */
+function midnight(timeZone: string, day: number): { at: number; weekday: number } {
+  const known = midnights.get(timeZone) ?? new Map<number, { at: number; weekday: number }>();
+  midnights.set(timeZone, known);
+  let found = known.get(day);
+  if (!found) {
+    const date = new Date(day * DAY_MS);
+    const local = new TZDate(date.getUTCFullYear(), date.getUTCMonth(), date.getUTCDate(), timeZone);
+    found = { at: local.getTime(), weekday: date.getUTCDay() };
+    known.set(day, found);
+  }
+  return found;
+}
+
+/** The moment so many minutes into a day by the clock on the wall, whatever summer time does in between. */
+function atMinute(timeZone: string, day: number, minutes: number): number {
+  const later = Math.floor(minutes / DAY_MIN);
+  const { at } = midnight(timeZone, day + later);
+  const rest = minutes - later * DAY_MIN;
+  if (rest === 0) return at;
+  const next = midnight(timeZone, day + later + 1).at;
+  // A day of 24 hours needs no calendar; on the two others of the year it is asked.
+  return next - at === DAY_MS ? at + rest * MINUTE_MS : new TZDate(at, timeZone).setMinutes(rest);
+}
+
+/**
+ * Bench hours as stretches that touch [from, to], by the shop's clock (so its summer time is kept). A day that closes at or
+ * before the hour it opens runs into the next; what follows without a gap is one stretch.
+ */
 export function benchSpans({ hours, timeZone }: BenchClock, from: number, to: number): Span[] {
   const spans: Span[] = [];
-  const day = new TZDate(from, timeZone);
-  day.setHours(0, 0, 0, 0);
-  for (; day.getTime() < to; day.setDate(day.getDate() + 1)) {
-    const bench = hours[day.getDay()];
+  // The clocks of the world lie within a day of each other, and the evening before may reach into the first day.
+  for (let day = Math.floor(from / DAY_MS) - 2; midnight(timeZone, day).at < to; day++) {
+    const bench = hours[midnight(timeZone, day).weekday];
     if (!bench?.open) continue;
-    const open = new TZDate(day, timeZone).setMinutes(bench.fromMin);
-    const close = new TZDate(day, timeZone).setMinutes(bench.toMin);
-    if (close > from && open < to) spans.push({ from: open, to: close });
+    const open = atMinute(timeZone, day, bench.fromMin);
+    const close = atMinute(timeZone, day, bench.toMin + (bench.toMin <= bench.fromMin ? DAY_MIN : 0));
+    const last = spans.at(-1);
+    if (last && open <= last.to) last.to = Math.max(last.to, close);
+    else spans.push({ from: open, to: close });
   }
-  return spans;
+  return spans.filter((span) => span.to > from && span.from < to);
 }
 
 /** The closed stretches between `from` and `to`: nights, and days off. */

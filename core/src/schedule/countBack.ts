@@ -30,22 +30,29 @@ export interface BenchConflict {
   at: number;
 }
 
+/** Pour times at which hands are there. */
+export interface CivilZero {
+  earlier: number | null;
+  later: number | null;
+}
+const NO_ZERO: CivilZero = { earlier: null, later: null };
+
 export interface CountBack {
   steps: PlacedStep[];
   kilnIn: number;
   zero: number;
   /** Hands-on moments of the burnout and the pour that fall outside bench hours. */
   conflicts: BenchConflict[];
-  /** The nearest pour time at which none does; null when there is none within two days or none is needed. */
-  civilZero: number | null;
+  /** The nearest pour times at which none does, before and after; null where there is none within nine days, or none is needed. */
+  civilZero: CivilZero;
   /** Start of the first step. */
   start: number;
 }
 
-/** How far back steps may be moved to find bench hours. */
-const REACH_MS = 14 * 24 * HOUR_MS;
+/** How far back steps may be moved to find bench hours: a bench of one day a week does each step in another week. */
+const REACH_MS = 42 * 24 * HOUR_MS;
 const SHIFT_STEP_MS = 5 * MINUTE_MS;
-const SHIFT_REACH_MS = 48 * HOUR_MS;
+const SHIFT_REACH_MS = 9 * 24 * HOUR_MS;
 
 /** Latest start of a step that is over by `end` and attended as it must be; null when no bench span serves. */
 function latestStart(step: WorkStep, end: number, spans: readonly Span[]): number | null {
@@ -89,19 +96,22 @@ function nearestCivilZero(
   burnoutH: number,
   moments: readonly KilnMoment[],
   spans: readonly Span[],
-): number | null {
+): CivilZero {
+  const civil = (candidate: number): boolean =>
+    handsOn(candidate, burnoutH, moments).every((m) => isWithin(spans, m.at));
+  const found: CivilZero = { ...NO_ZERO };
   for (let shift = SHIFT_STEP_MS; shift <= SHIFT_REACH_MS; shift += SHIFT_STEP_MS) {
-    for (const candidate of [zero + shift, zero - shift]) {
-      if (handsOn(candidate, burnoutH, moments).every((m) => isWithin(spans, m.at))) return candidate;
-    }
+    if (found.earlier === null && civil(zero - shift)) found.earlier = zero - shift;
+    if (found.later === null && civil(zero + shift)) found.later = zero + shift;
+    if (found.earlier !== null && found.later !== null) break;
   }
-  return null;
+  return found;
 }
 
 /**
  * Counts back from the pour: burnout ends at zero, everything before it is placed as late as bench hours allow
  * (handbook 07, "Counting back from zero"). Burnout moments do not move; those outside bench hours are named,
- * with the nearest pour time that has none.
+ * with the nearest pour times that have none.
  */
 export function countBack(
   zero: number,
@@ -121,18 +131,18 @@ export function countBack(
     kilnIn,
     zero,
     conflicts,
-    civilZero: conflicts.length > 0 ? nearestCivilZero(zero, burnoutH, moments, spans) : null,
+    civilZero: conflicts.length > 0 ? nearestCivilZero(zero, burnoutH, moments, spans) : NO_ZERO,
     start: placed[0]?.from ?? kilnIn,
   };
 }
 
 /** How far ahead an earliest pour is looked for, and in which steps. */
-const EARLIEST_REACH_MS = 10 * 24 * HOUR_MS;
+const EARLIEST_REACH_MS = 42 * 24 * HOUR_MS;
 const EARLIEST_STEP_MS = 15 * MINUTE_MS;
 
 /**
  * The first pour time from `now` on whose steps all lie ahead, inside bench hours; null when there is none
- * within ten days.
+ * within six weeks.
  */
 export function earliestZero(
   now: number,

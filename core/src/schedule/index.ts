@@ -14,6 +14,7 @@ export {
   earliestZero,
   type Attendance,
   type BenchConflict,
+  type CivilZero,
   type CountBack,
   type KilnMoment,
   type PlacedStep,

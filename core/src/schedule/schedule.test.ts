@@ -46,6 +46,43 @@ describe('bench hours', () => {
   });
 });
 
+describe('odd bench hours', () => {
+  const evening = { open: true, fromMin: 18 * 60, toMin: 2 * 60 };
+  const night: BenchHours = Array.from({ length: 7 }, () => evening);
+
+  it('run past midnight', () => {
+    expect(benchSpans({ ...CLOCK, hours: night }, at(3, 12), at(4, 12))).toEqual([
+      { from: at(3, 18), to: at(4, 2) },
+    ]);
+    expect(isWithin(benchSpans({ ...CLOCK, hours: night }, at(3, 1), at(3, 1, 30)), at(3, 1))).toBe(true);
+  });
+  it('run round the clock without a seam, also where summer time ends', () => {
+    for (const day of [
+      { open: true, fromMin: 0, toMin: 24 * 60 },
+      { open: true, fromMin: 480, toMin: 480 },
+    ]) {
+      const hours = Array.from({ length: 7 }, () => day);
+      expect(
+        benchSpans({ hours, timeZone: 'Europe/Berlin' }, at(1, 0) - 10 * 24 * HOUR_MS, at(9, 0)),
+      ).toHaveLength(1);
+    }
+  });
+  it('let an attended step cross midnight', () => {
+    const steps: WorkStep[] = [{ key: 'invest', hours: 3, attendance: 'whole' }];
+    const [step] = countBack(at(5, 4), steps, 3, [], { ...CLOCK, hours: night }).steps;
+    expect(step).toEqual({ key: 'invest', from: at(4, 22), to: at(5, 1), outside: false });
+  });
+  it('of one day a week still find an hour for everything', () => {
+    const saturdays = HOURS.map((d, i) => ({ ...d, open: i === 6 }));
+    const now = at(2, 9);
+    const zero = earliestZero(now, STEPS, 5, [], { ...CLOCK, hours: saturdays })!;
+    expect(new Date(zero).getDay()).toBe(6);
+    const back = countBack(zero, STEPS, 5, [], { ...CLOCK, hours: saturdays });
+    expect(back.steps.every((s) => !s.outside)).toBe(true);
+    expect(back.start).toBeGreaterThanOrEqual(now);
+  });
+});
+
 describe('counting back', () => {
   it('places every step as late as bench hours allow', () => {
     const back = countBack(at(5, 9, 15), STEPS, 19, TURN, CLOCK);
@@ -68,14 +105,16 @@ describe('counting back', () => {
       ['Kiln in', at(4, 20)],
       ['turn', at(4, 22)],
     ]);
-    expect(back.civilZero).toBe(at(5, 11));
+    expect(back.civilZero.earlier).toBe(at(5, 11));
+    // Later, the turn falls in the next morning's hours and the pour on the night after: not before Friday.
+    expect(back.civilZero.later).toBe(at(6, 8));
   });
 
   it('says when no hour within reach mends it', () => {
     const closed = HOURS.map((d) => ({ ...d, open: false }));
     const back = countBack(at(5, 9), STEPS, 19, TURN, { ...CLOCK, hours: closed });
     expect(back.conflicts).toHaveLength(3);
-    expect(back.civilZero).toBeNull();
+    expect(back.civilZero).toEqual({ earlier: null, later: null });
     expect(back.steps.filter((s) => s.outside).map((s) => s.key)).toEqual([
       'print',
       'clean',

@@ -16,5 +16,5 @@ export const burnout: Stage<'burnout'> = {
     const plan = valueOf(of('burnout'));
     return plan ? formatQuantity({ value: plan.curve.totalH, unit: 'h' }, choice) : '';
   },
-  moments: ({ context }, clock) => kilnMoments(context, clock),
+  moments: ({ context }, clock) => (clock ? kilnMoments(context, clock) : []),
 };

@@ -8,15 +8,17 @@ export const clean: Stage<'clean'> = {
   ...QUIET,
   key: 'clean',
   isDone: (context) => {
+    if (context.doc.clean.cameClean !== undefined) return true;
     const steps = cleaningOf(context);
     return steps.length > 0 && steps.every(({ record }) => isOver(record));
   },
   line: ({ context }) => {
+    if (context.doc.clean.cameClean !== undefined) return 'came clean';
     const steps = cleaningOf(context);
     const over = steps.filter(({ record }) => isOver(record)).length;
     return over > 0 ? `${over} of ${steps.length} steps` : '';
   },
-  moments: (_, { begins }) =>
-    beginning('clean', begins.clean, say`Prints off, wash`, say`by the resin’s protocol`),
+  moments: (_, clock) =>
+    beginning('clean', clock?.begins.clean, say`Prints off, wash`, say`by the resin’s protocol`),
   evidence: cleanSigns,
 };

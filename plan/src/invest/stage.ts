@@ -39,15 +39,15 @@ export const invest: Stage<'invest'> = {
       },
     ];
   },
-  moments: ({ of }, { begins }) => {
+  moments: ({ of }, clock) => {
     const mix = valueOf(of('invest'));
     return mix
       ? beginning(
           'invest',
-          begins.invest,
+          clock?.begins.invest,
           say`Mix ${quantity(mix.powder.value, 'g', 0)} + ${quantity(mix.water.value, 'g', 0)}`,
           say`powder + water`,
         )
-      : beginning('invest', begins.invest, say`Mix and invest`);
+      : beginning('invest', clock?.begins.invest, say`Mix and invest`);
   },
 };

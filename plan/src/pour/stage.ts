@@ -52,13 +52,16 @@ export const pour: Stage<'pour'> = {
     ...(pouredAt(sight.context.doc) === undefined ? [] : readParts(sight)),
     { section: 'Set', lines: setLines(sight) },
   ],
-  moments: ({ context: { doc, alloy } }, { zero }) => [
-    {
-      stage: 'pour',
-      at: zero,
-      what: say`Zero: pour`,
-      detail: alloy ? say`${alloy.name}` : DETAIL_NONE,
-      done: pouredAt(doc) !== undefined,
-    },
-  ],
+  moments: ({ context: { doc, alloy } }, clock) =>
+    clock === undefined
+      ? []
+      : [
+          {
+            stage: 'pour',
+            at: clock.zero,
+            what: say`Zero: pour`,
+            detail: alloy ? say`${alloy.name}` : DETAIL_NONE,
+            done: pouredAt(doc) !== undefined,
+          },
+        ],
 };

@@ -1,6 +1,7 @@
-import type { PouredPrint, Printer, Profile, Resin, ShopLists } from '@zero-pour/contracts';
+import type { PouredPrint, PrintedPlate, Printer, Profile, Resin, ShopLists } from '@zero-pour/contracts';
 import {
   castsWax,
+  judgeTook,
   learnMotion,
   learnSupports,
   type HeldPlate,
@@ -23,14 +24,28 @@ const PROFILE_SPREAD_S = 1;
 type Timed = PouredPrint & { print: { plate: NonNullable<PouredPrint['print']['plate']> } };
 const isStarted = (p: PouredPrint): p is Timed => p.print.plate !== undefined;
 
-/** Hours as the printer said them, else from start to end unless it paused. */
-function timed({ startedAt, print }: Timed): TimedPrint[] {
+/** How long a print took from start to end, s; undefined while it runs, or when it was paused. */
+export function tookS({ startedAt, print }: Pick<PouredPrint, 'startedAt' | 'print'>): number | undefined {
+  if (!print.finishedAt || (print.pausesMm?.length ?? 0) > 0) return undefined;
+  return (Date.parse(print.finishedAt) - Date.parse(startedAt)) / 1000;
+}
+
+/** How long it was to take, s: as it was reckoned at its start, else by what the printer's record says. */
+export const reckonedS = (plate: PrintedPlate, printer: Pick<Printer, 'motionS'> | undefined): number =>
+  plate.hours === undefined ? plate.exposureS + plate.layers * (printer?.motionS ?? 0) : plate.hours * 3600;
+
+/** Hours as the printer said them, else from start to end unless they cannot be, or are odd and nobody said they are right. */
+function timed({ startedAt, print }: Timed, printer: Printer): TimedPrint[] {
   const { layers, exposureS } = print.plate;
-  if (print.hoursTyped !== undefined)
-    return [{ layers, exposureS, seconds: print.hoursTyped * 3600, exact: true }];
-  if (!print.finishedAt || (print.pausesMm?.length ?? 0) > 0) return [];
-  const seconds = (Date.parse(print.finishedAt) - Date.parse(startedAt)) / 1000;
-  return seconds > 0 ? [{ layers, exposureS, seconds, exact: false }] : [];
+  if (print.hoursTyped !== undefined) {
+    const seconds = print.hoursTyped * 3600;
+    return seconds >= exposureS ? [{ layers, exposureS, seconds, exact: true }] : [];
+  }
+  const seconds = tookS({ startedAt, print });
+  if (seconds === undefined) return [];
+  const worth = judgeTook(seconds, exposureS, reckonedS(print.plate, printer));
+  const teaches = worth === 'usual' || (worth === 'odd' && print.hoursRight === true);
+  return teaches ? [{ layers, exposureS, seconds, exact: false }] : [];
 }
 
 function measuredPlates(prints: readonly Timed[]) {
@@ -51,12 +66,14 @@ export function knowPrints(
   const motion = new Map<string, LearntMotion>();
   for (const printer of lists.printer) {
     const own = started.filter(({ print }) => print.plate.printerId === printer.id);
-    const times = own.flatMap(timed);
+    const times = own.flatMap((p) => timed(p, printer));
     if (times.length === 0) continue;
     const learnt = learnMotion(times, printer.motionS);
     motion.set(printer.id, learnt);
     for (const profile of lists.profile.filter((p) => p.printerId === printer.id)) {
-      const ofProfile = own.filter(({ print }) => print.plate.profileId === profile.id).flatMap(timed);
+      const ofProfile = own
+        .filter(({ print }) => print.plate.profileId === profile.id)
+        .flatMap((p) => timed(p, printer));
       if (ofProfile.length > 0)
         motion.set(profile.id, learnMotion(ofProfile, learnt.motionS, PROFILE_SPREAD_S, learnt.late));
     }

@@ -12,13 +12,16 @@ export function plateNow(context: PourContext, print: PrintPlan): PrintedPlate |
   const { value: motionS } = motionOf(context.prints, printer, profile);
   const { layers, seconds } = printTime(print.heightMm, { ...profile, motionS });
   const load = loadOf(context);
+  const vat = context.resin?.vats.find((v) => v.printerId === printer.id);
   return {
     printerId: printer.id,
     profileId: profile.id,
     layers,
     exposureS: seconds - layers * motionS,
+    hours: print.hours.value,
     partsMl: print.partsMl,
     raftMl: profile.raftMl,
+    ...(vat ? { vatFilledAt: vat.filledAt } : {}),
     ...(load ? { load } : {}),
   };
 }

@@ -120,15 +120,19 @@ function hoursFigure(
     PLATE_HOURS,
     inputs,
   );
-  const typed = doc.print.hoursTyped;
+  const { hoursTyped, plate } = doc.print;
+  const fixed = (value: number, source: string): Figure =>
+    stated(
+      { name: 'Print time', unit: 'h' },
+      { symbol: 't', name: 'Hours', value, unit: 'h', source, stage: 'print' },
+    );
   return {
     hours:
-      typed === undefined
-        ? reckoned
-        : stated(
-            { name: 'Print time', unit: 'h' },
-            { symbol: 't', name: 'Hours', value: typed, unit: 'h', source: 'typed at Print', stage: 'print' },
-          ),
+      hoursTyped !== undefined
+        ? fixed(hoursTyped, 'typed at Print')
+        : plate?.hours === undefined
+          ? reckoned
+          : fixed(plate.hours, 'as reckoned when it was started'),
     lightH: figure({ name: 'Lit', unit: 'h' }, PLATE_HOURS, { ...inputs, m: seconds('No motion', 0) }).value,
   };
 }

@@ -13,6 +13,7 @@ import {
   valueOf,
   washedSince,
 } from '../index';
+import type { Shop } from '../context';
 import { cutReadings, fullDoc, id, planShop, pouredPrint } from '../testing/planShop';
 import { resolvePour } from '../context';
 import { partWayH } from './printMoments';
@@ -149,6 +150,35 @@ describe('hands at a running print', () => {
       moments((doc) => Object.assign(doc.print, { startedAt, checkedAt: '2026-11-24T08:30:00.000Z' }))[0],
     ).toEqual(['Look at the print: do all hang?', true]);
     expect(moments((doc) => Object.assign(doc.print, { startedAt, finishedAt: startedAt }))).toEqual([]);
+  });
+
+  it('are asked for without a pour time too', () => {
+    const { moments: asked } = planPour({ doc: fullDoc(ZERO, (doc) => {
+      delete doc.brief.zeroAt;
+      doc.print.startedAt = startedAt;
+    }) }, shop); // prettier-ignore
+    expect(asked.map((m) => formatPhrase(m.what, METRIC))).toEqual([
+      'Look at the print: do all hang?',
+      'Print is done',
+    ]);
+  });
+
+  it('keep the end that was reckoned when it was started, whatever is learnt meanwhile', () => {
+    const plate = plateNow(
+      resolvePour({ doc: fullDoc(ZERO) }, shop),
+      valueOf(planPour({ doc: fullDoc(ZERO) }, shop).print)!,
+    )!;
+    const slower = {
+      ...shop,
+      lists: { ...shop.lists, printer: shop.lists.printer.map((p) => ({ ...p, motionS: 30 })) },
+    };
+    const hours = (of: Shop, fixed: boolean) =>
+      valueOf(planPour({ doc: fullDoc(ZERO, (doc) => {
+        doc.print.startedAt = startedAt;
+        if (fixed) doc.print.plate = plate;
+      }) }, of).print)!.hours.value; // prettier-ignore
+    expect(hours(slower, false)).toBeGreaterThan(1.5 * hours(shop, false));
+    expect(hours(slower, true)).toBeCloseTo(hours(shop, false), 9);
   });
 
   it('come when base and 5 mm are out', () => {

@@ -36,12 +36,12 @@ export const print: Stage<'print'> = {
           },
         ]
       : [],
-  moments: ({ context, of }, { begins }) => {
+  moments: ({ context, of }, clock) => {
     const plan = valueOf(of('print'));
     return [
       ...beginning(
         'print',
-        begins.print,
+        clock?.begins.print,
         say`Start the print`,
         plan && say`${plan.copies} parts, ${quantity(plan.hours.value, 'h')}`,
       ),

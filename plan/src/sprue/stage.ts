@@ -56,11 +56,11 @@ export const sprue: Stage<'sprue'> = {
     of('sprue').map((hung, flask) =>
       pouredAt(context.doc) === undefined ? weighPart(hung, flask) : weighedPart(hung, flask, context),
     ),
-  moments: ({ of }, { begins }) => {
+  moments: ({ of }, clock) => {
     const gates = of('wayUp')[0]?.gates;
     return beginning(
       'sprue',
-      begins.sprue,
+      clock?.begins.sprue,
       say`Join sprues`,
       gates && say`${gates.count} × ${quantity(gates.diameterMm, 'mm', 1)} each`,
     );

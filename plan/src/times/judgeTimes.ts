@@ -7,11 +7,24 @@ export type FormatMoment = (at: number) => string;
 /** Later than wanted by less than this is no matter. */
 const LATER_MIN = 5;
 
+/**
+ * The nearest pour time at which hands are there and which can still be had: all that is left to do lies ahead of it.
+ * Null when the kiln runs already, or there is none.
+ */
+export function zeroInstead({ civilZero, kilnStarted, zero, start }: TimePlan, now: number): number | null {
+  if (kilnStarted) return null;
+  const { earlier, later } = civilZero;
+  const sooner = earlier !== null && start - (zero - earlier) >= now ? earlier : null;
+  const after = later !== null && start + (later - zero) >= now ? later : null;
+  if (sooner === null || after === null) return sooner ?? after;
+  return zero - sooner <= after - zero ? sooner : after;
+}
+
 /** The way out of a moment that falls when the bench is closed. */
-function wayOut(times: TimePlan, formatMoment: FormatMoment): string {
-  const canMove = times.civilZero !== null && !times.kilnStarted;
-  return canMove
-    ? `Be there, pour ${formatMoment(times.civilZero ?? 0)} instead, or hold longer.`
+function wayOut(times: TimePlan, now: number, formatMoment: FormatMoment): string {
+  const instead = zeroInstead(times, now);
+  return instead !== null
+    ? `Be there, pour ${formatMoment(instead)} instead, or hold longer.`
     : 'Be there, or hold longer.';
 }
 
@@ -22,7 +35,7 @@ export function judgeTimes(times: TimePlan, now: number, formatMoment: FormatMom
     rule: `bench closed ${i}`,
     weight: 'watch',
     lead: 'Bench closed.',
-    why: say`${conflict.what} falls at ${formatMoment(conflict.at)}. ${wayOut(times, formatMoment)}`,
+    why: say`${conflict.what} falls at ${formatMoment(conflict.at)}. ${wayOut(times, now, formatMoment)}`,
   }));
   if (times.wanted !== undefined && times.zero - times.wanted > LATER_MIN * MINUTE_MS) {
     const hours = quantity((times.zero - times.wanted) / HOUR_MS, 'h');

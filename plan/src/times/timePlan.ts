@@ -9,6 +9,7 @@ import {
   SET_H,
   SPRUE_H,
   type BenchConflict,
+  type CivilZero,
   type StageKey,
   type WorkStep,
 } from '@zero-pour/core';
@@ -19,7 +20,7 @@ import type { PourContext } from '../context';
 import type { Moment } from '../moment';
 import { impossible, known, lacking, missing, valueOf, type Planned } from '../planned';
 import type { PrintPlan } from '../print/printPlan';
-import type { Sight } from '../stage';
+import type { PourClock, Sight } from '../stage';
 import { STAGE_RULES, stageStates } from '../stages';
 
 /** A stretch of work on the board. */
@@ -41,7 +42,8 @@ export interface TimePlan {
   blocks: Block[];
   moments: Moment[];
   conflicts: BenchConflict[];
-  civilZero: number | null;
+  /** Pour times at which hands are there, where some would not be. */
+  civilZero: CivilZero;
   /** When the first step that is left must begin. */
   start: number;
 }
@@ -143,6 +145,10 @@ function longerThanReckoned(hours: Durations & { burnout: number }): Planned<nev
   );
 }
 
+/** What all stages ask of hands, in the order of time. */
+export const momentsOf = (sight: Sight, clock: PourClock | undefined): Moment[] =>
+  STAGE_RULES.flatMap((stage) => stage.moments(sight, clock)).sort((a, b) => a.at - b.at);
+
 /** Everything on the clock: what was done, what is planned back from zero, and what needs hands (handbook 07). */
 export function planTimes(sight: Sight): Planned<TimePlan> {
   const { context, of } = sight;
@@ -187,9 +193,7 @@ export function planTimes(sight: Sight): Planned<TimePlan> {
     kilnStarted: started !== undefined,
     poured: poured !== undefined,
     blocks: [...recordedBlocks(context, hours), ...planned],
-    moments: STAGE_RULES.flatMap((stage) =>
-      stage.moments(sight, { zero, kilnIn, kilnH, burnout, begins }),
-    ).sort((a, b) => a.at - b.at),
+    moments: momentsOf(sight, { zero, kilnIn, kilnH, burnout, begins }),
     conflicts:
       poured !== undefined
         ? []

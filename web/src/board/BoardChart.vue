@@ -47,13 +47,18 @@ const lanes = computed(() =>
     const burnout = valueOf(row.plan.burnout);
     const times = row.times;
     const until = times?.poured ? times.zero : Math.max(times?.kilnEnds ?? 0, times?.zero ?? 0);
+    // What was poured and never was in the kiln here has no burnout to show.
+    const ran = times?.kilnStarted ?? false;
     const profile =
-      burnout && times ? burnoutProfile(burnout.curve, times.kilnIn, until, axis.value, PROFILE) : undefined;
+      burnout && times && (ran || !times.poured)
+        ? burnoutProfile(burnout.curve, times.kilnIn, until, axis.value, PROFILE)
+        : undefined;
     return {
       row,
       top,
       times,
       profile,
+      ran,
       blocks: shownBlocks(times?.blocks ?? []),
       kilnLabel: profile && times ? kilnLabel(times.kilnIn) : undefined,
       shows: (at: number) => at >= stretch.value.from && at <= stretch.value.to,
@@ -154,8 +159,18 @@ const fits = (text: string, px: number): string =>
             :d="lane.profile.path"
             :transform="`translate(0 ${lane.top + 116})`"
             :fill="`url(#heat-${lane.row.pour.number})`"
+            :class="['burnout', { planned: !lane.ran }]"
           />
         </template>
+        <text
+          v-if="lane.times?.poured && !lane.ran && lane.shows(lane.times.zero)"
+          :x="axis.x(lane.times.zero) - 8"
+          :y="lane.top + 112"
+          text-anchor="end"
+          class="small"
+        >
+          no burnout on record
+        </text>
         <template v-if="lane.times">
           <text
             v-if="lane.kilnLabel"
@@ -164,7 +179,8 @@ const fits = (text: string, px: number): string =>
             :text-anchor="lane.kilnLabel.anchor"
             class="small"
           >
-            burnout{{ lane.row.plan.context.kiln ? `, ${lane.row.plan.context.kiln.name}` : '' }}
+            {{ lane.ran ? 'burnout' : 'burnout planned'
+            }}{{ lane.row.plan.context.kiln ? `, ${lane.row.plan.context.kiln.name}` : '' }}
           </text>
           <template v-for="(moment, i) in lane.times.moments" :key="i">
             <path
@@ -206,6 +222,12 @@ const fits = (text: string, px: number): string =>
 </template>
 
 <style scoped>
+.burnout.planned {
+  opacity: 0.5;
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  stroke-dasharray: 5 4;
+}
 .chart {
   overflow: hidden;
   min-width: 0;

@@ -28,7 +28,8 @@ export function busyRows(boardRows: readonly BoardRow[]): BusyRow[] {
     if (!times) continue;
     const label = String(pour.number);
     const { kiln, printer } = plan.context;
-    if (kiln) add(machines, 'kiln', kiln.name, { from: times.kilnIn, to: times.zero, label });
+    if (kiln && (times.kilnStarted || !times.poured))
+      add(machines, 'kiln', kiln.name, { from: times.kilnIn, to: times.zero, label });
     for (const block of times.blocks) {
       if (block.stage === 'print' && printer)
         add(machines, 'printer', printer.name, { from: block.from, to: block.to, label });

@@ -72,6 +72,8 @@ function setHand(
         :model-value="segment.targetC ?? undefined"
         :standard="targetC"
         standard-from="casting"
+        takes-hold
+        @hold="(holdH) => change(i, { holdH })"
         @update:model-value="(t) => change(i, { targetC: t ?? null })"
       />
       <QuantityField

@@ -5,7 +5,13 @@ import { useSlowNow } from '../state/clock';
 import { formatAway } from '../time/formatMoment';
 import { readMoment } from '../time/readMoment';
 
-const props = defineProps<{ label: string; modelValue: string | undefined; hint?: string }>();
+const props = defineProps<{
+  label: string;
+  modelValue: string | undefined;
+  hint?: string;
+  /** It has happened: "11:00" is the last eleven o'clock, not the next. */
+  past?: boolean;
+}>();
 const emit = defineEmits<{ 'update:modelValue': [moment: string | undefined] }>();
 
 const now = useSlowNow();
@@ -23,12 +29,15 @@ watch(
   { immediate: true },
 );
 
-const read = computed(() => readMoment(text.value, now.value));
+const read = computed(() => readMoment(text.value, now.value, props.past ? 'past' : 'ahead'));
 const hintShown = computed(() => {
   if (focused.value && read.value.status === 'read' && text.value !== shown.value)
     return `= ${full(read.value.at)}`;
   if (props.modelValue !== undefined) return formatAway(Date.parse(props.modelValue), now.value);
-  return props.hint ?? 'Like “Thu 09:15”, “26 Nov 09:15” or “+18:30”';
+  return (
+    props.hint ??
+    (props.past ? 'Like “09:15”, “Thu 09:15” or “-1:20”' : 'Like “Thu 09:15”, “26 Nov 09:15” or “+18:30”')
+  );
 });
 
 function take(): void {

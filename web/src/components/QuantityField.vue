@@ -25,10 +25,16 @@ const props = withDefaults(
     hint?: string;
     required?: boolean;
     disabled?: boolean;
+    /** "1350 F for 4 h" gives its hours to the field beside. */
+    takesHold?: boolean;
   }>(),
   { min: 0, max: 1e6, required: false, disabled: false },
 );
-const emit = defineEmits<{ 'update:modelValue': [value: number | undefined] }>();
+const emit = defineEmits<{
+  'update:modelValue': [value: number | undefined];
+  /** A hold that was written with the temperature, h. */
+  hold: [hours: number];
+}>();
 
 const units = useUnits();
 const text = ref('');
@@ -64,11 +70,17 @@ const read = computed<ReadQuantity>(() => {
     : { status: 'read', value: ringMm, unitWritten: true };
 });
 
+/** A hold goes to the field beside it, where there is one: what is not taken is said. */
+const heldWords = computed(() => {
+  if (read.value.status !== 'read' || read.value.holdH === undefined) return '';
+  const hours = formatQuantity({ value: read.value.holdH, unit: 'h' }, units.choice);
+  return props.takesHold ? `, for ${hours}` : '; the hours are not taken here';
+});
 /** What a value with its own unit, a fraction or a clock was understood as. */
 const understood = computed(() => {
   if (!focused.value || read.value.status !== 'read') return '';
   return read.value.unitWritten || /[/:]/.test(text.value)
-    ? `= ${formatQuantity(quantityOf(read.value.value), units.choice)}`
+    ? `= ${formatQuantity(quantityOf(read.value.value), units.choice)}${heldWords.value}`
     : '';
 });
 
@@ -89,9 +101,20 @@ function take(): void {
   problem.value = result.status === 'unreadable' ? result.reason : rangeProblem(result.value);
   if (problem.value === '' && result.status === 'read') emit('update:modelValue', result.value);
 }
+/** The hours are told once, when the field is left: while they are typed they mean less than they will. */
+function tellHold(): void {
+  if (
+    props.takesHold &&
+    problem.value === '' &&
+    read.value.status === 'read' &&
+    read.value.holdH !== undefined
+  )
+    emit('hold', read.value.holdH);
+}
 
 function leave(): void {
   focused.value = false;
+  tellHold();
   // What was not understood stays on view with its sentence, so that nothing typed is lost.
   if (problem.value === '') text.value = shown(props.modelValue);
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Reading } from '@zero-pour/contracts';
 import type { Unit } from '@zero-pour/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import QuantityField from './QuantityField.vue';
 
 const props = withDefaults(
@@ -17,10 +17,15 @@ const props = withDefaults(
 );
 const emit = defineEmits<{ 'update:modelValue': [reading: Reading | undefined] }>();
 
-/** "guessed" chosen before a number is there: it waits here, since 0 would be a false reading. */
-const nextState = ref<'measured' | 'guessed'>('measured');
+type State = Reading['state'];
+/** How it will be known, chosen before it is told what: it waits here, since 0, or "felt right", would be a false reading. */
+const chosen = ref<State>();
+watch(
+  () => props.modelValue,
+  () => (chosen.value = undefined),
+);
 
-const standing = computed(() => props.modelValue?.state ?? nextState.value);
+const standing = computed(() => chosen.value ?? props.modelValue?.state ?? 'measured');
 const number = computed(() =>
   props.modelValue && 'value' in props.modelValue ? props.modelValue.value : undefined,
 );
@@ -33,16 +38,17 @@ const states = computed(() => [
 
 function setNumber(value: number | undefined): void {
   const state = standing.value === 'guessed' ? 'guessed' : 'measured';
-  emit('update:modelValue', value === undefined ? undefined : { state, value });
+  if (value !== undefined) emit('update:modelValue', { state, value });
+  // Emptied it says nothing; a number that was never there is not taken away.
+  else if (number.value !== undefined) emit('update:modelValue', undefined);
 }
 
-function setState(state: string): void {
+function setState(state: State): void {
+  chosen.value = undefined;
   if (state === 'not measured') emit('update:modelValue', { state });
-  else if (state === 'felt') emit('update:modelValue', { state, felt: 'right' });
-  else if (state === 'measured' || state === 'guessed') {
-    nextState.value = state;
-    emit('update:modelValue', number.value === undefined ? undefined : { state, value: number.value });
-  }
+  else if (state !== 'felt' && number.value !== undefined)
+    emit('update:modelValue', { state, value: number.value });
+  else if (state !== props.modelValue?.state) chosen.value = state;
 }
 </script>
 
@@ -52,7 +58,9 @@ function setState(state: string): void {
       v-if="standing === 'felt'"
       :label="label"
       :items="['cold', 'right', 'hot']"
-      :model-value="modelValue?.state === 'felt' ? modelValue.felt : 'right'"
+      :model-value="modelValue?.state === 'felt' ? modelValue.felt : undefined"
+      placeholder="cold, right or hot?"
+      persistent-placeholder
       @update:model-value="
         (felt) => emit('update:modelValue', { state: 'felt', felt: felt as 'cold' | 'right' | 'hot' })
       "
@@ -78,7 +86,7 @@ function setState(state: string): void {
       class="state"
       :aria-label="`${label}: how it is known`"
       :value="standing"
-      @change="setState(($event.target as HTMLSelectElement).value)"
+      @change="setState(($event.target as HTMLSelectElement).value as State)"
     >
       <option v-for="state in states" :key="state" :value="state">{{ state }}</option>
     </select>

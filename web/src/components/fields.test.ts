@@ -121,7 +121,10 @@ describe('a reading', () => {
   it('can be felt, when it is a temperature, or not measured at all', async () => {
     const field = show(ReadingField, flask);
     await state(field).setValue('felt');
-    expect(lastEmitted(field, 'update:modelValue')).toEqual({ state: 'felt', felt: 'right' });
+    // How it felt is nobody's to say but the hand's.
+    expect(lastEmitted(field, 'update:modelValue')).toBeUndefined();
+    field.findComponent({ name: 'VSelect' }).vm.$emit('update:modelValue', 'cold');
+    expect(lastEmitted(field, 'update:modelValue')).toEqual({ state: 'felt', felt: 'cold' });
     await state(field).setValue('not measured');
     expect(lastEmitted(field, 'update:modelValue')).toEqual({ state: 'not measured' });
     mounted?.unmount();
@@ -131,6 +134,14 @@ describe('a reading', () => {
         .findAll('option')
         .map((o) => o.text()),
     ).toEqual(['measured', 'guessed', 'not measured']);
+  });
+
+  it('that was not measured can be measured after all, where its form writes “not measured” for nothing', async () => {
+    const field = show(ReadingField, { ...flask, modelValue: { state: 'not measured' } });
+    await state(field).setValue('measured');
+    expect(field.emitted('update:modelValue')).toBeUndefined();
+    await type(field, '28');
+    expect(lastEmitted(field, 'update:modelValue')).toEqual({ state: 'measured', value: 28 });
   });
 
   it('turns a kept number into a guess without losing it', async () => {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatPhrase } from '@zero-pour/core';
-import { freshClocks, readClock } from '@zero-pour/plan';
+import { freshClocks, judgeStaleVat, readClock } from '@zero-pour/plan';
 import { computed } from 'vue';
+import JudgementList from '../components/JudgementList.vue';
 import { useSlowNow } from '../state/clock';
 import { useUnits } from '../state/unitStore';
 import { usePour } from '../state/usePour';
@@ -13,9 +14,14 @@ const units = useUnits();
 const clocks = computed(() =>
   freshClocks(plan.value.context).map((clock) => ({ ...clock, ...readClock(clock, now.value) })),
 );
+/** Told until the metal is in, wherever what was printed is handled. */
+const stale = computed(() =>
+  plan.value.states.pour === 'done' ? [] : judgeStaleVat(plan.value.context, now.value),
+);
 </script>
 
 <template>
+  <JudgementList v-if="stale.length > 0" :judgements="stale" class="mb-2" />
   <p v-for="clock in clocks" :key="clock.what" :class="['fresh', clock.weight]">
     <b>{{ clock.name }}:</b> {{ formatPhrase(clock.says, units.choice) }}
   </p>

@@ -76,6 +76,7 @@ const addBath = (): void => {
         @update:model-value="(n) => n !== undefined && setBath(bath.key, { partsMost: Math.round(n) })"
       />
       <MomentField
+        past
         label="Filled"
         :model-value="bath.changedAt"
         hint="Filled"

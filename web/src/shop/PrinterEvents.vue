@@ -39,6 +39,7 @@ const add = (what: Event['what']): void =>
         @update:model-value="(what) => set(event.key, { what })"
       />
       <MomentField
+        past
         label="When"
         :model-value="event.at"
         @update:model-value="(at) => at && set(event.key, { at })"

@@ -32,6 +32,11 @@ const setDay = (index: number, fields: Partial<Day>): void =>
   change({
     benchHours: settings.value.benchHours.map((day, i) => (i === index ? { ...day, ...fields } : day)),
   });
+/** A day that closes at or before the hour it opens runs into the next one. */
+function closing({ fromMin, toMin }: Day): string {
+  if (toMin === fromMin || (fromMin === 0 && toMin === 24 * 60)) return 'round the clock';
+  return toMin < fromMin ? 'the next morning' : 'write 18:30 or 18.5';
+}
 </script>
 
 <template>
@@ -116,7 +121,7 @@ const setDay = (index: number, fields: Partial<Day>): void =>
                 :disabled="!settings.benchHours[index]!.open"
                 :model-value="settings.benchHours[index]!.toMin / 60"
                 :max="24"
-                hint="write 18:30 or 18.5"
+                :hint="closing(settings.benchHours[index]!)"
                 @update:model-value="(h) => h !== undefined && setDay(index, { toMin: Math.round(h * 60) })"
               />
             </td>

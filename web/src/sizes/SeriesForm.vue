@@ -51,6 +51,7 @@ function setStage(stage: SizeStage): void {
       />
       <ThingsFields :things="shown" :stage="shown.stage" @change="set" />
       <MomentField
+        past
         label="When"
         :model-value="shown.measuredAt"
         @update:model-value="(at) => at && set({ measuredAt: at })"

@@ -30,6 +30,19 @@ describe('a moment as it is said', () => {
     expect(at(text)).toBe(expected);
   });
 
+  it.each([
+    ['11:00', local(2026, 10, 24, 11, 0)],
+    ['18:00', local(2026, 10, 23, 18, 0)],
+    ['-1:20', NOW - 80 * 60_000],
+    ['yesterday 9:15', local(2026, 10, 23, 9, 15)],
+    ['Tue 09:15', local(2026, 10, 24, 9, 15)],
+    ['Tue 18:00', local(2026, 10, 17, 18, 0)],
+    ['Thu 09:15', local(2026, 10, 19, 9, 15)],
+    ['20 Nov 09:15', local(2026, 10, 20, 9, 15)],
+  ])('that has happened: “%s”', (text, expected) => {
+    expect(readMoment(text, NOW, 'past')).toEqual({ status: 'read', at: expected });
+  });
+
   it.each(['11/12 09:15', '25:00', 'Thu', 'noon', '9', 'Xyz 09:15'])('does not guess at “%s”', (text) => {
     expect(readMoment(text, NOW).status).toBe('unreadable');
   });

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
-import { judgeTimes, valueOf } from '@zero-pour/plan';
+import { judgeKilnTaken, judgeTimes, valueOf, zeroInstead } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import { BurnoutChart, SegmentTable } from '../../burnout';
+import { useBoard } from '../../state/boardStore';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
@@ -73,9 +74,21 @@ async function keepAsOwn(): Promise<void> {
 const clockJudgements = computed(() =>
   times.value ? judgeTimes(times.value, now.value, (at) => formatMoment(at, now.value)) : [],
 );
+/** What the other pours in work ask of the same kiln. */
+const board = useBoard();
+const kilnTaken = computed(() => {
+  const own = board.rows.find((row) => row.pour.id === pour.value.id);
+  const found =
+    own &&
+    judgeKilnTaken(
+      own,
+      board.rows.filter((row) => row !== own),
+    );
+  return found ? [found] : [];
+});
+const instead = computed(() => (times.value ? zeroInstead(times.value, now.value) : null));
 const moveZero = (): void => {
-  const zero = times.value?.civilZero;
-  if (zero) set(['brief', 'zeroAt'], new Date(zero).toISOString());
+  if (instead.value !== null) set(['brief', 'zeroAt'], new Date(instead.value).toISOString());
 };
 const line = computed(() => {
   const { programme } = plan.value.context;
@@ -115,9 +128,9 @@ const line = computed(() => {
   <template v-if="burnout">
     <BurnoutChart :curve="burnout.curve" :times="times" :bench="benchClock(shop.settings)" class="mt-3" />
     <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
-    <JudgementList :judgements="[...burnout.judgements, ...clockJudgements]" />
-    <v-btn v-if="times?.civilZero && !times.kilnStarted" size="small" class="mt-2" @click="moveZero"
-      >Move the pour to {{ formatMoment(times.civilZero, now) }}</v-btn
+    <JudgementList :judgements="[...kilnTaken, ...burnout.judgements, ...clockJudgements]" />
+    <v-btn v-if="instead !== null" size="small" class="mt-2" @click="moveZero"
+      >Move the pour to {{ formatMoment(instead, now) }}</v-btn
     >
     <section class="stage-block">
       <h2>Segments, {{ formatQuantity({ value: burnout.curve.totalH, unit: 'h' }, units.choice) }} in all</h2>

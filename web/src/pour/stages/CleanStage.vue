@@ -37,6 +37,13 @@ const cureLine = computed(() => {
   return `${name ? `${name}, version ${version}.` : ''}${lamp}${glass ? ' Short UV does not pass the glass: use another vessel.' : ''}`;
 });
 
+/** Of prints that were there already nothing is known until it is said. */
+const cameFromElsewhere = computed(
+  () =>
+    plan.value.states.print === 'left' &&
+    plan.value.states.clean !== 'done' &&
+    plan.value.states.clean !== 'left',
+);
 const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))]);
 </script>
 
@@ -55,6 +62,18 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
       >Bench mode <kbd class="ml-2">B</kbd></v-btn
     >
   </StageHead>
+  <FreshLines />
+  <p v-if="cameFromElsewhere" class="mb-2">
+    The prints were there already. Are they washed and cured? If not, or if nobody knows, go through the
+    steps.
+    <v-btn size="small" class="ml-2" @click="set(['clean', 'cameClean'], new Date().toISOString())"
+      >They came clean</v-btn
+    >
+  </p>
+  <p v-else-if="pour.doc.clean.cameClean" class="mb-2">
+    They came washed and cured; nothing of it is on record here.
+    <button type="button" class="text-button" @click="set(['clean', 'cameClean'], undefined)">Not so</button>
+  </p>
   <p v-if="!plan.context.resin" class="mute">
     The steps come with the resin.
     <button type="button" class="text-button" @click="emit('goTo', 'resin')">Choose it</button>
@@ -64,7 +83,6 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
     <router-link :to="`/resins/${plan.context.resin.id}`">Write one</router-link>
   </p>
   <template v-else>
-    <FreshLines />
     <BathLines />
     <p v-if="cureLine" class="mute mb-2">{{ cureLine }}</p>
     <StepTable :steps="steps" @record="(key, record) => recordClean(handle, key, record)" />

@@ -14,6 +14,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../DoneLine.vue';
+import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import WorkingClock from '../WorkingClock.vue';
 import PourField from '../PourField.vue';
@@ -46,6 +47,7 @@ const SCHOOLS = {
       >Bench mode <kbd class="ml-2">B</kbd></v-btn
     >
   </StageHead>
+  <FreshLines />
   <div class="form-grid roomy">
     <v-select
       label="Powder"

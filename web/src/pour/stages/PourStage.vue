@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatQuantity, type ClassRange, type StageKey } from '@zero-pour/core';
 import { valueOf } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
 import FigureValue from '../../components/FigureValue.vue';
@@ -12,16 +12,37 @@ import MomentField from '../../components/MomentField.vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { markPoured } from '../../state/printedAs';
+import AskKiln from '../AskKiln.vue';
 import FlaskChoice from '../FlaskChoice.vue';
+import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
-const { pour, plan, flask, inFlask, setInFlask } = handle;
+const { pour, plan, flask, inFlask, set, setInFlask } = handle;
 const units = useUnits();
 const router = useRouter();
 const doc = computed(() => flask.value.context.decided.pour);
+/* A pour that never was in the kiln asks once: it is a slip of the press, or a burnout that nobody noted. */
+const asking = shallowRef<string>();
+function pouredAt(at: string | undefined): void {
+  const { burnout, left } = pour.value.doc;
+  if (at !== undefined && burnout.startedAt === undefined && !left.includes('burnout')) asking.value = at;
+  else markPoured(handle, at);
+}
+function goOn(): void {
+  markPoured(handle, asking.value);
+  asking.value = undefined;
+}
+function kilnIn(at: string): void {
+  set(['burnout', 'startedAt'], at);
+  goOn();
+}
+function notNoted(): void {
+  set(['left'], [...pour.value.doc.left, 'burnout']);
+  goOn();
+}
 const temperatures = computed(() => valueOf(flask.value.temperatures));
 const charge = computed(() => valueOf(flask.value.charge));
 const alloy = computed(() => plan.value.context.alloy);
@@ -48,6 +69,7 @@ const wait = computed(() => {
       >Bench mode <kbd class="ml-2">B</kbd></v-btn
     >
   </StageHead>
+  <FreshLines />
   <FlaskChoice />
   <PlannedNote :planned="flask.temperatures" @go-to="(s) => emit('goTo', s)" />
   <template v-if="temperatures">
@@ -87,18 +109,16 @@ const wait = computed(() => {
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>
+    <AskKiln v-if="asking" @kiln-in="kilnIn" @not-noted="notNoted" @not-poured="asking = undefined" />
     <div class="when">
       <MomentField
+        past
         label="Poured"
         :model-value="doc.pouredAt"
         hint="Not poured yet"
-        @update:model-value="(at) => markPoured(handle, at)"
+        @update:model-value="pouredAt"
       />
-      <v-btn
-        v-if="!doc.pouredAt"
-        variant="flat"
-        class="now"
-        @click="markPoured(handle, new Date().toISOString())"
+      <v-btn v-if="!doc.pouredAt" variant="flat" class="now" @click="pouredAt(new Date().toISOString())"
         >Poured now</v-btn
       >
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatQuantity, HOUR_MS, type BeforeKey, type StageKey } from '@zero-pour/core';
-import { partWayH, valueOf } from '@zero-pour/plan';
+import { oddHours, partWayH, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -64,12 +64,16 @@ const waitsFor = computed(() => {
 });
 function setEnd(field: (typeof ENDS)[number]['field'], at: string | undefined): void {
   if (field === 'startedAt') markPrintStart(handle, at);
-  else set(['print', field], at);
+  else {
+    set(['print', field], at);
+    set(['print', 'hoursRight'], undefined);
+  }
 }
 function tickBefore(key: BeforeKey, done: boolean): void {
   const { [key]: _, ...others } = doc.value.before ?? {};
   set(['print', 'before'], done ? { ...others, [key]: now() } : others);
 }
+const odd = computed(() => oddHours(plan.value.context));
 /* Looked at part way: what fell off by then need not print on. */
 const checkLine = computed(() => {
   const { startedAt, finishedAt, checkedAt } = doc.value;
@@ -81,7 +85,8 @@ const checkLine = computed(() => {
 const now = (): string => new Date().toISOString();
 function haveAlready(): void {
   const left = new Set(pour.value.doc.left);
-  set(['left'], [...left.add('print').add('clean')]);
+  // Whether they are clean is another question, asked at Clean.
+  set(['left'], [...left.add('print')]);
 }
 </script>
 
@@ -170,6 +175,7 @@ function haveAlready(): void {
     <div class="when">
       <div v-for="end in ENDS" :key="end.field" class="end">
         <MomentField
+          past
           :label="end.label"
           :model-value="doc[end.field]"
           :hint="end.hint"
@@ -182,6 +188,12 @@ function haveAlready(): void {
     </div>
   </section>
 
+  <template v-if="odd">
+    <JudgementList :judgements="[odd.judgement]" />
+    <v-btn v-if="odd.mayBeRight" size="small" class="mt-2" @click="set(['print', 'hoursRight'], true)"
+      >That is right</v-btn
+    >
+  </template>
   <p v-if="checkLine" class="check" role="status">
     {{ checkLine }}
     <v-btn v-if="!doc.checkedAt" size="small" @click="set(['print', 'checkedAt'], now())">All hang</v-btn>

@@ -13,6 +13,7 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../DoneLine.vue';
 import FlaskChoice from '../FlaskChoice.vue';
+import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import TreeDrawing from '../TreeDrawing.vue';
 import PourField from '../PourField.vue';
@@ -44,6 +45,7 @@ const everyUnit = computed(() => {
     :line="tree ? `${flask.context.castings} in ${vessel?.name}` : undefined"
     can-leave
   />
+  <FreshLines />
   <FlaskChoice />
   <div class="form-grid roomy">
     <v-select

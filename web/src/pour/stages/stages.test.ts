@@ -94,10 +94,33 @@ describe('print', () => {
     expect(page.findAll('button').some((b) => / now$/.test(b.text()))).toBe(false);
   });
 
-  it('can be left when the prints are there already, with their cleaning', async () => {
+  it('can be left when the prints are there already; whether they are clean is asked', async () => {
     const { page, doc } = show(PrintStage);
     await buttonOf(page, 'I already have the prints').trigger('click');
-    expect(doc().left).toEqual(expect.arrayContaining(['print', 'clean']));
+    expect(doc().left).toEqual(['print']);
+    const { page: clean, doc: cleaned, handle } = show(CleanStage);
+    handle.set(['left'], ['print']);
+    await nextTick();
+    expect(flatText(clean)).toContain('Are they washed and cured?');
+    await buttonOf(clean, 'They came clean').trigger('click');
+    expect(cleaned().clean.cameClean).toBeDefined();
+    expect(flatText(clean)).toContain('nothing of it is on record here');
+  });
+
+  it('asks about hours that cannot be, or are odd, before it learns from them', async () => {
+    const { page, doc, handle } = show(PrintStage);
+    await buttonOf(page, 'Started now').trigger('click');
+    const started = Date.parse(doc().print.startedAt!);
+    handle.set(['print', 'finishedAt'], new Date(started).toISOString());
+    await nextTick();
+    expect(flatText(page)).toContain('It cannot have been so short.');
+    expect(page.findAll('button').some((b) => b.text() === 'That is right')).toBe(false);
+    handle.set(['print', 'finishedAt'], new Date(started + 200 * 3_600_000).toISOString());
+    await nextTick();
+    expect(flatText(page)).toContain('Is that how long it took?');
+    await buttonOf(page, 'That is right').trigger('click');
+    expect(flatText(page)).not.toContain('Is that how long it took?');
+    expect(doc().print.hoursRight).toBe(true);
   });
 });
 
@@ -176,6 +199,14 @@ describe('pour', () => {
     const { page, doc } = show(PourStage);
     expect(doc().scale.printedAs).toBeUndefined();
     await buttonOf(page, 'Poured now').trigger('click');
+    // It was never in the kiln: that is asked, once.
+    expect(doc().flasks[0]!.pour.pouredAt).toBeUndefined();
+    expect(flatText(page)).toContain('This flask was never put in the kiln here.');
+    await buttonOf(page, 'Not poured').trigger('click');
+    expect(doc().flasks[0]!.pour.pouredAt).toBeUndefined();
+    await buttonOf(page, 'Poured now').trigger('click');
+    await buttonOf(page, 'Burnt out, nobody noted when: poured').trigger('click');
+    expect(doc().left).toContain('burnout');
     expect(doc().flasks[0]!.pour.pouredAt).toBeDefined();
     expect(doc().scale.printedAs!.at).toBe(doc().flasks[0]!.pour.pouredAt);
   });

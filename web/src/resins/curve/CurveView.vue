@@ -195,6 +195,7 @@ const guesses = computed(() => {
           @update:model-value="(c) => set({ vatC: c ?? null })"
         />
         <MomentField
+          past
           label="Measured"
           :model-value="test.measuredAt"
           @update:model-value="(at) => at && set({ measuredAt: at })"

@@ -66,6 +66,7 @@ function vatClock(vat: Vat) {
     <div v-for="(bottle, i) in resin.bottles" :key="bottle.key" class="line">
       <span>Bottle {{ i + 1 }}</span>
       <MomentField
+        past
         label="Opened"
         :model-value="bottle.openedAt ?? undefined"
         hint="not opened"
@@ -97,6 +98,7 @@ function vatClock(vat: Vat) {
     <div v-for="vat in resin.vats" :key="vat.key" class="line">
       <span>Vat of {{ printerName(vat.printerId) }}</span>
       <MomentField
+        past
         label="Filled"
         :model-value="vat.filledAt"
         @update:model-value="(at) => at && setVat(vat.key, { filledAt: at })"

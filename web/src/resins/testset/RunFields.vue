@@ -40,6 +40,7 @@ function takeProfile(id: string): void {
       @update:model-value="(s) => s !== undefined && emit('change', { exposureS: s })"
     />
     <MomentField
+      past
       label="Printed"
       :model-value="run.printedAt"
       @update:model-value="(at) => at && emit('change', { printedAt: at })"
@@ -54,6 +55,7 @@ function takeProfile(id: string): void {
       @update:model-value="(id: string) => emit('change', { castAlloyId: id })"
     />
     <MomentField
+      past
       label="Cast"
       :model-value="run.castAt ?? undefined"
       hint="not cast yet"

@@ -139,6 +139,7 @@ const toggleFlaw = (flaw: (typeof COUPON_FLAWS)[number]): void => {
           @update:model-value="(roomC) => change({ roomC: roomC ?? { state: 'not measured' } })"
         />
         <MomentField
+          past
           label="Printed"
           :model-value="trial.printedAt"
           @update:model-value="(printedAt) => printedAt && change({ printedAt })"
