@@ -28,8 +28,11 @@ const MESH_ERRORS: Record<MeshErrorCode, ErrorText> = {
     'Point {vertex} has a coordinate that is not a number. Repair the mesh where you made it and export it again.',
   ),
   MESH_TEXT_BROKEN: file('Line {line} cannot be read (“{word}”). Export the file again.'),
+  MESH_DATA_BROKEN: file(
+    'The file has “{word}” where a number of the part belongs. It is damaged; export it again.',
+  ),
   MESH_INDEX_RANGE: file('A triangle names a point that is not in the file. It is damaged; export it again.'),
-  MESH_ZIP_BROKEN: file('The 3MF package cannot be opened, or has no model in it. Export it again.'),
+  MESH_ZIP_BROKEN: file('The 3MF package is damaged, or has no model in it. Export it again.'),
   MESH_ZIP_EXPANDS: file('The 3MF package would unpack to far more than it should. Export it again.'),
   MESH_XML_BROKEN: file('The model in the 3MF package cannot be read: {what}. Export it again.'),
   MESH_XML_ENTITIES: file(

@@ -1,5 +1,5 @@
 import type { Resin } from '@zero-pour/contracts';
-import { castsWax } from '@zero-pour/core';
+import { castsWax, isEstimate } from '@zero-pour/core';
 import type { PourContext } from './context';
 import type { Input } from './figure';
 
@@ -27,6 +27,6 @@ export const resinDensity = (resin: Resin): Input => ({
   stage: 'resin',
 });
 
-/** Whether the patterns' volume is only an estimate: a file among them is not closed. */
+/** Whether the patterns' volume is only an estimate: a file among them is open by more than a little. */
 export const volumeIsEstimate = ({ parts }: PourContext): boolean =>
-  parts.some((part) => !part.pattern.measure.closed);
+  parts.some((part) => isEstimate(part.pattern.measure));

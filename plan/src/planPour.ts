@@ -6,6 +6,7 @@ import { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type
 import { planCost, type CostPlan } from './cost/costPlan';
 import type { MixPlan } from './invest/mixPlan';
 import type { Moment } from './moment';
+import { classByThickness } from './pattern/partClasses';
 import { valueOf, type Planned } from './planned';
 import type { TemperaturePlan } from './pour/temperaturePlan';
 import { standingOf } from './print/plateLoad';
@@ -84,7 +85,9 @@ export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
  * causes of what goes wrong.
  */
 function wantsOf(context: PourContext): WantedReading[] {
-  if (!anyPoured(context.doc) && !context.doc.left.includes('print'))
-    for (const part of context.parts) standingOf(context, part);
+  if (!anyPoured(context.doc)) {
+    classByThickness(context);
+    if (!context.doc.left.includes('print')) for (const part of context.parts) standingOf(context, part);
+  }
   return context.readings.wanted();
 }

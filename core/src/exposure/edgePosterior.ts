@@ -1,4 +1,4 @@
-import { requirePositive } from '../numeric';
+import { InputError, requirePositive } from '../numeric';
 
 /** Share of features lost in handling however well they are exposed (*shop default*). */
 const LAPSE = 0.02;
@@ -108,6 +108,29 @@ function logPosterior(
 const priorMuOf = (side: EdgeSide, startS: number): number =>
   Math.log((side === 'lower' ? PRIOR.lowerShare : PRIOR.upperShare) * startS);
 
+/** Where the belief at a grid's end in mu is within e^−6 of its best, mass lies beyond it. */
+const LOG_TOUCHES = 6;
+/** The prior's reach is doubled at most so often: six times four sd is a factor of 10⁴ in seconds. */
+const WIDENED_MAX = 3;
+
+function touchesEnd(log: Float64Array, { muPoints, sigmaPoints }: Grid): boolean {
+  const near = greatest(log) - LOG_TOUCHES;
+  for (let s = 0; s < sigmaPoints; s++)
+    if (log[s]! > near || log[(muPoints - 1) * sigmaPoints + s]! > near) return true;
+  return false;
+}
+
+/** The grid twice as wide in mu, its cells as they were. */
+const widened = (grid: Grid): Grid => {
+  const half = (grid.muTo - grid.muFrom) / 2;
+  return {
+    ...grid,
+    muFrom: grid.muFrom - half,
+    muTo: grid.muTo + half,
+    muPoints: 2 * (grid.muPoints - 1) + 1,
+  };
+};
+
 /** The part of a grid that holds the mass, one cell wider on every side. */
 function regionWithMass(log: Float64Array, grid: Grid): Grid {
   const { muFrom, muTo, lnSigmaFrom, lnSigmaTo, muPoints, sigmaPoints } = grid;
@@ -134,15 +157,20 @@ function regionWithMass(log: Float64Array, grid: Grid): Grid {
 
 /**
  * Belief about one edge after the coupons: logistic in ln t with a lapse, normal priors on its place and on ln of
- * its width, on a grid of 81 × 41 in two passes (coarse over ±4 sd, then over the part that holds the mass).
- * `startS` is the starting figure the priors stand on. Throws InputError for exposures not above zero.
+ * its width, on a grid of 81 × 41 in two passes (coarse over ±4 sd, and wider while mass lies at the end of that; then over
+ * the part that holds the mass).
+ * `startS` is the starting figure the priors stand on. Throws InputError for exposures not above zero and for
+ * more that came out than were made.
  * Source: handbook 02, "Tuning by trials". About 3 ms for four coupons.
  */
 export function edgePosterior(side: EdgeSide, startS: number, counts: readonly EdgeCount[]): EdgePosterior {
   requirePositive('startS', startS);
-  for (const count of counts) requirePositive('exposureS', count.exposureS);
+  for (const { exposureS, good, of } of counts) {
+    requirePositive('exposureS', exposureS);
+    if (!(good >= 0 && good <= of)) throw new InputError('good', `from 0 to the ${of} that were made`, good);
+  }
   const centre = priorMuOf(side, startS);
-  const whole: Grid = {
+  let whole: Grid = {
     muFrom: centre - REACH_SD * PRIOR.sdLn,
     muTo: centre + REACH_SD * PRIOR.sdLn,
     lnSigmaFrom: Math.log(PRIOR.slope) - REACH_SD * PRIOR.slopeSdLn,
@@ -150,7 +178,13 @@ export function edgePosterior(side: EdgeSide, startS: number, counts: readonly E
     muPoints: (MU_POINTS - 1) / COARSE_SHARE + 1,
     sigmaPoints: (SIGMA_POINTS - 1) / COARSE_SHARE + 1,
   };
-  const fine = regionWithMass(logPosterior(side, startS, counts, whole), whole);
+  let coarse = logPosterior(side, startS, counts, whole);
+  // A starting figure far off leaves the mass beyond the prior's reach: what was counted decides how far is looked.
+  for (let n = 0; n < WIDENED_MAX && touchesEnd(coarse, whole); n++) {
+    whole = widened(whole);
+    coarse = logPosterior(side, startS, counts, whole);
+  }
+  const fine = regionWithMass(coarse, whole);
   return normalised(side, logPosterior(side, startS, counts, fine), fine);
 }
 

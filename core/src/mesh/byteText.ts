@@ -11,6 +11,23 @@ export function textOf(bytes: Uint8Array, from = 0, to = bytes.length): string {
   return text;
 }
 
+const LF = 10;
+const CR = 13;
+
+/**
+ * Bytes of a text file as plain ASCII: a byte order mark is dropped, two-byte text (UTF-16) is narrowed, what ASCII does not
+ * have becomes "?". Other bytes come back as they are.
+ */
+export function plainBytes(bytes: Uint8Array): Uint8Array {
+  if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return bytes.subarray(3);
+  const little = bytes[0] === 0xff && bytes[1] === 0xfe;
+  if (!little && !(bytes[0] === 0xfe && bytes[1] === 0xff)) return bytes;
+  const out = new Uint8Array(Math.floor(bytes.length / 2) - 1);
+  const [low, high] = little ? [0, 1] : [1, 0];
+  for (let i = 0; i < out.length; i++) out[i] = bytes[2 * i + 2 + high] === 0 ? bytes[2 * i + 2 + low]! : 63;
+  return out;
+}
+
 /** Walks whitespace-separated words of a text file, counting lines for error messages. */
 export class WordScanner {
   line = 1;
@@ -27,7 +44,7 @@ export class WordScanner {
     const { bytes } = this;
     let at = this.at;
     while (at < bytes.length && bytes[at]! <= 32) {
-      if (bytes[at] === 10) this.line++;
+      if (this.endsLine(at)) this.line++;
       at++;
     }
     const from = at;
@@ -36,11 +53,29 @@ export class WordScanner {
     return textOf(bytes, from, at);
   }
 
-  /** Words up to the end of the current line; the cursor moves to the next line. */
-  restOfLine(): string {
+  /** A line ends with LF, with CR LF, or with CR alone. */
+  private endsLine(at: number): boolean {
+    return this.bytes[at] === LF || (this.bytes[at] === CR && this.bytes[at + 1] !== LF);
+  }
+
+  /**
+   * Words up to the end of the current line; the cursor moves to the next line. Where `before` is met in the line's first
+   * kilobytes, only up to there: some programs write everything in one line.
+   */
+  restOfLine(before?: RegExp): string {
     const { bytes } = this;
+    if (before) {
+      const met = before.exec(
+        textOf(bytes, this.at, Math.min(bytes.length, this.at + CHUNK)).split(/[\r\n]/, 1)[0]!,
+      );
+      if (met) {
+        const from = this.at;
+        this.at += met.index;
+        return textOf(bytes, from, this.at);
+      }
+    }
     let end = this.at;
-    while (end < bytes.length && bytes[end] !== 10) end++;
+    while (end < bytes.length && !this.endsLine(end)) end++;
     const text = textOf(bytes, this.at, end);
     this.at = Math.min(end + 1, bytes.length);
     if (end < bytes.length) this.line++;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { ply } from '../testing/ply';
-import { bytesOf, cube, sphere, torus, type TestMesh } from '../testing/solids';
+import { asciiStl, bytesOf, cube, sphere, torus, type TestMesh } from '../testing/solids';
 import { MeshFileError, readMesh, write3mf, writeBinaryStl } from './index';
 
 const codeOf = (bytes: Uint8Array, name: string): string => {
@@ -93,6 +93,20 @@ describe('3MF packages', () => {
     });
     expect(codeOf(unknown, 'a.3mf')).toBe('MESH_EXTENSION_UNKNOWN');
   });
+  it('leave out supports, helpers, and what is not to be printed', () => {
+    const bytes = pack({
+      '3D/3dmodel.model': `<model ${ns}><resources><object id="1">${tetra}</object><object id="2" type="support">${tetra}</object><object id="3" type="other">${tetra}</object><object id="4"><components><component objectid="1"/><component objectid="2"/></components></object></resources><build><item objectid="1"/><item objectid="2"/><item objectid="3"/><item objectid="4"/><item objectid="1" printable="0"/></build></model>`,
+    });
+    expect(readMesh(bytes, 'a.3mf').triangles).toHaveLength(24);
+  });
+  it('with a flipped byte that still unpacks are refused', () => {
+    const text = `<model ${ns}><resources><object id="1">${tetra}</object></resources><build><item objectid="1"/></build></model>`;
+    const bytes = zipSync({ '3D/3dmodel.model': [strToU8(text), { level: 0 }] });
+    expect(codeOf(bytes, 'a.3mf')).toBe('read');
+    const at = bytes.findIndex((_, n) => new TextDecoder().decode(bytes.subarray(n, n + 5)) === 'x="1"') + 3;
+    bytes[at] = '9'.charCodeAt(0);
+    expect(codeOf(bytes, 'a.3mf')).toBe('MESH_ZIP_BROKEN');
+  });
   it('that would unpack to far more than they should are refused', () => {
     const bomb = pack({ '3D/3dmodel.model': `<model ${ns}/>` });
     const directory = bomb.findLastIndex(
@@ -103,6 +117,48 @@ describe('3MF packages', () => {
     expect(codeOf(bomb, 'a.3mf')).toBe('MESH_ZIP_EXPANDS');
   });
 });
+
+describe('text as programs write it', () => {
+  const square = { positions: [0, 0, 0, 10, 0, 0, 0, 10, 0, 0, 0, 10], triangles: [0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3] };
+  const stl = asciiStl(square, 'part 1');
+  const wide = (text: string, little: boolean): Uint8Array =>
+    Uint8Array.from([...`\ufeff${text}`].flatMap((c) => {
+      const code = c.charCodeAt(0);
+      return little ? [code & 255, code >> 8] : [code >> 8, code & 255];
+    }));
+  it.each([
+    ['all in one line', bytesOf(stl.replace(/\s+/g, ' '))],
+    ['facets in one line each', bytesOf(stl.replace(/\s+(outer|vertex|endloop|endfacet)/g, ' $1'))],
+    ['lines that end in CR alone', bytesOf(stl.replaceAll('\n', '\r'))],
+    ['a byte order mark', Uint8Array.from([0xef, 0xbb, 0xbf, ...bytesOf(stl)])],
+    ['two-byte text, little end first', wide(stl, true)],
+    ['two-byte text, big end first', wide(stl, false)],
+    ['a name over two lines', bytesOf(stl.replace('solid part 1\n', 'solid part 1\nof the set, facets\n'))],
+  ])('STL with %s is read whole', (_, bytes) => {
+    expect(corners(readMesh(bytes, 'a.stl'))).toEqual(corners(square));
+  });
+  it('STL of three bodies with odd names, in one line or many', () => {
+    const names = ['solid', 'endsolid 2', `${'long '.repeat(400)}name`];
+    const text = names.map((name) => asciiStl(square, name)).join('');
+    expect(readMesh(bytesOf(text), 'a.stl').triangles).toHaveLength(36);
+    expect(readMesh(bytesOf(text.replaceAll('\n', '\r')), 'a.stl').triangles).toHaveLength(36);
+    const short = ['a', 'b', ''].map((name) => asciiStl(square, name)).join('').replace(/\s+/g, ' ');
+    expect(readMesh(bytesOf(short), 'a.stl').triangles).toHaveLength(36);
+  });
+  it('binary STL with a few bytes after its last triangle; with a whole one more it is refused', () => {
+    const whole = writeBinaryStl(part.positions, part.triangles);
+    expect(corners(readMesh(Uint8Array.from([...whole, 1, 2, 3]), 'a.stl'))).toEqual(corners(part));
+    expect(codeOf(Uint8Array.from([...whole, ...new Array<number>(50).fill(0)]), 'a.stl')).toBe('MESH_COUNT_MISMATCH');
+  });
+  it('OBJ with lines that go on', () => {
+    const text = 'v 0 0 0\nv 1 0 \\\n0\nv 0 1 0\nv 0 0 1\nf 1 3 \\\n2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n';
+    expect([...readMesh(bytesOf(text), 'a.obj').triangles]).toEqual([0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3]);
+  });
+  it('a number that is none is told without a line that is not there', () => {
+    const bad = new TextDecoder().decode(ply(cube(1), 'ascii')).replace('\n1 0 0 200\n', '\n1 0 zero 200\n');
+    expect(codeOf(bytesOf(bad), 'a.ply')).toBe('MESH_DATA_BROKEN');
+  });
+}); // prettier-ignore
 
 describe('damaged bytes', () => {
   const files: [string, Uint8Array][] = [

@@ -5,5 +5,7 @@ export { writeBinaryStl } from './writeStl';
 export { write3mf } from './write3mf';
 export { splitLongEdges } from './splitLongEdges';
 export { weldEqual, weldWithin, WELD_SHARE_OF_DIAGONAL, type WeldedMesh } from './weld';
+export { capHoles, type CappedMesh } from './capHoles';
+export { innerShells } from './innerShells';
 export { checkTopology, isClosed, type Topology } from './topology';
 export { measureBounds, measureSolid, sizeOf, type Bounds, type SolidMeasure } from './measureSolid';

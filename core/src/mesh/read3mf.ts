@@ -3,6 +3,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { GrowingFloats, GrowingIndices } from './growingArray';
 import { MeshFileError } from './meshFileError';
 import type { RawMesh } from './rawMesh';
+import { crc32, statedChecksums } from './zipChecksums';
 
 /** A model part larger than this when unpacked is refused (a zip can claim anything). */
 const MODEL_BYTES_MAX = 600_000_000;
@@ -21,6 +22,8 @@ const UNITS_MM: Readonly<Record<string, number>> = {
 type Attributes = Record<string, string>;
 interface ObjectNode {
   id: string;
+  /** What it is for: a part by default; supports and other helpers are no part. */
+  type?: string;
   mesh?: { vertices?: { vertex?: Attributes[] }; triangles?: { triangle?: Attributes[] } };
   components?: { component?: Attributes[] };
 }
@@ -104,6 +107,10 @@ function unpackModels(bytes: Uint8Array): Package {
     throw new MeshFileError('MESH_ZIP_BROKEN');
   }
   if (tooLarge) throw new MeshFileError('MESH_ZIP_EXPANDS');
+  // A flipped byte unpacks to other numbers without a word: the directory's checksums tell.
+  const stated = statedChecksums(bytes);
+  for (const [name, part] of Object.entries(parts))
+    if (stated.get(name) !== crc32(part)) throw new MeshFileError('MESH_ZIP_BROKEN');
   const models = Object.fromEntries(Object.entries(parts).map(([name, part]) => [pathOf(name), part]));
   const named =
     /Target="([^"]+\.model)"[^>]*Type="[^"]*3dmodel"|Type="[^"]*3dmodel"[^>]*Target="([^"]+\.model)"/i.exec(
@@ -154,6 +161,9 @@ interface Part {
   build: Attributes[];
 }
 
+const isPart = ({ type = 'model' }: ObjectNode): boolean => type === 'model' || type === 'surface';
+const isPrinted = ({ printable = '1' }: Attributes): boolean => !['0', 'false'].includes(printable);
+
 class ModelAssembler {
   readonly positions = new GrowingFloats();
   readonly triangles = new GrowingIndices();
@@ -192,6 +202,7 @@ class ModelAssembler {
         what: `object ${reference['objectid'] ?? '?'} cannot be resolved`,
       });
     }
+    if (!isPart(object)) return;
     const here = combine(readTransform(reference['transform']), outer);
     const transform = part === within ? here : combine(scaling(part.unitMm / within.unitMm), here);
     if (object.mesh) this.addMesh(object.mesh, transform);
@@ -227,7 +238,7 @@ class ModelAssembler {
 /** 3MF: units, components with transforms, mirrored ones, several build items, parts in other files of the package. */
 export function read3mf(bytes: Uint8Array): RawMesh {
   const assembler = new ModelAssembler(unpackModels(bytes));
-  for (const item of assembler.root.build) assembler.add(item, assembler.root, IDENTITY);
+  for (const item of assembler.root.build.filter(isPrinted)) assembler.add(item, assembler.root, IDENTITY);
   return {
     format: '3mf',
     unitMm: assembler.root.unitMm,

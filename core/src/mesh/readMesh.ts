@@ -1,4 +1,4 @@
-import { textOf } from './byteText';
+import { plainBytes, textOf } from './byteText';
 import { MeshFileError } from './meshFileError';
 import { checkRawMesh, type RawMesh } from './rawMesh';
 import { read3mf } from './read3mf';
@@ -13,17 +13,21 @@ export const TRIANGLES_MAX = 5_000_000;
 const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
 
-const isPly = (bytes: Uint8Array): boolean => /^ply\r?\n/.test(textOf(bytes, 0, Math.min(bytes.length, 5)));
+const isPly = (bytes: Uint8Array): boolean => /^ply[\r\n]/.test(textOf(bytes, 0, Math.min(bytes.length, 5)));
+
+/** Names may be long. */
+const HEAD_BYTES = 8192;
 
 /** Text STL: starts with "solid" and speaks of facets early, and its length does not fit a binary count. */
 function isAsciiStl(bytes: Uint8Array): boolean {
   const count = statedTriangleCount(bytes);
   if (count !== null && bytes.length === binaryStlLength(count)) return false;
-  const head = textOf(bytes, 0, Math.min(bytes.length, 2000));
+  const head = textOf(bytes, 0, Math.min(bytes.length, HEAD_BYTES));
   return /^\s*solid/i.test(head) && (/facet/i.test(head) || /endsolid/i.test(head));
 }
 
-function readByContent(bytes: Uint8Array, fileName: string): RawMesh {
+function readByContent(file: Uint8Array, fileName: string): RawMesh {
+  const bytes = plainBytes(file);
   const extension = /\.([a-z0-9]+)$/i.exec(fileName)?.[1]?.toLowerCase() ?? '';
   if (isZip(bytes)) return read3mf(bytes);
   if (isPly(bytes)) return readPly(bytes);

@@ -38,6 +38,13 @@ function readFace(rest: string, line: number, vertexCount: number, into: Growing
   for (let i = 1; i + 1 < corners.length; i++) into.push3(first, corners[i]!, corners[i + 1]!);
 }
 
+/** A line that ends in a backslash goes on in the next. */
+function wholeLine(scanner: WordScanner): string {
+  let rest = scanner.restOfLine();
+  while (/\\\s*$/.test(rest) && !scanner.atEnd) rest = rest.replace(/\\\s*$/, ' ') + scanner.restOfLine();
+  return rest;
+}
+
 /** OBJ: `v` and `f` statements (polygons become fans, negative indices count back); the rest is passed over. */
 export function readObj(bytes: Uint8Array): RawMesh {
   const scanner = new WordScanner(bytes);
@@ -45,7 +52,7 @@ export function readObj(bytes: Uint8Array): RawMesh {
   const triangles = new GrowingIndices();
   for (let word = scanner.next(); word !== ''; word = scanner.next()) {
     const { line } = scanner;
-    const rest = scanner.restOfLine();
+    const rest = wholeLine(scanner);
     if (word === 'v') readVertex(rest, line, positions);
     else if (word === 'f') readFace(rest, line, positions.length / 3, triangles);
     else if (!IDLE.has(word) && !word.startsWith('#')) {

@@ -39,14 +39,17 @@ const CORNERS_MAX = 1000;
 const broken = (line: number, word: string): MeshFileError =>
   new MeshFileError('MESH_TEXT_BROKEN', { line, word: word.slice(0, 30) });
 
+const damaged = (word: string): MeshFileError =>
+  new MeshFileError('MESH_DATA_BROKEN', { word: word.slice(0, 30) });
+
 function readHeader(bytes: Uint8Array): Header {
   const text = textOf(bytes, 0, Math.min(bytes.length, HEADER_BYTES_MAX));
-  const close = /end_header[ \t]*\r?\n/.exec(text);
+  const close = /end_header[ \t]*(?:\r\n|[\r\n])/.exec(text);
   if (!close) throw new MeshFileError('MESH_TRUNCATED', { bytes: bytes.length });
   const header: Header = { kind: 'ascii', elements: [], end: close.index + close[0].length };
   text
     .slice(0, close.index)
-    .split(/\r?\n/)
+    .split(/\r\n|[\r\n]/)
     .forEach((line, n) => readHeaderLine(line.trim().split(/\s+/), n + 1, header));
   return header;
 }
@@ -134,7 +137,7 @@ class TextValues implements Values {
     this.at = to;
     const word = textOf(bytes, from, to);
     const value = Number(word);
-    if (Number.isNaN(value) && !/^[-+]?nan/i.test(word)) throw broken(0, word);
+    if (Number.isNaN(value) && !/^[-+]?nan/i.test(word)) throw damaged(word);
     return value;
   }
 }
@@ -162,7 +165,7 @@ export function readPly(bytes: Uint8Array): RawMesh {
 function readProperty(property: Property, values: Values): number[] {
   if (property.countType === undefined) return [values.next(property.type)];
   const count = values.next(property.countType);
-  if (!(count >= 0) || count > CORNERS_MAX) throw broken(0, `list of ${count}`);
+  if (!(count >= 0) || count > CORNERS_MAX) throw damaged(`a face of ${count} corners`);
   return Array.from({ length: count }, () => values.next(property.type));
 }
 

@@ -35,7 +35,8 @@ export function readBinaryStl(bytes: Uint8Array): RawMesh {
   if (bytes.length < wanted) {
     throw new MeshFileError('MESH_TRUNCATED', { bytes: bytes.length, stated: count, present });
   }
-  if (bytes.length > wanted) throw new MeshFileError('MESH_COUNT_MISMATCH', { stated: count, present });
+  // A few bytes after the last triangle are no triangle: padding of whoever wrote it.
+  if (present > count) throw new MeshFileError('MESH_COUNT_MISMATCH', { stated: count, present });
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const positions = new Float32Array(count * 9);
   for (let t = 0, at = HEADER_BYTES + 12, out = 0; t < count; t++, at += TRIANGLE_BYTES) {
@@ -54,6 +55,20 @@ function readCoordinate(scanner: WordScanner): number {
   return value;
 }
 
+/** What comes after a name, where all is in one line. */
+const FACET = /\bfacet\s+normal\b/i;
+const SOLID = /\bsolid\b(?=.*\bfacet\s+normal\b)/i;
+
+/** "normal x y z": read over, since windings decide. */
+function readNormal(scanner: WordScanner): void {
+  const word = scanner.next();
+  if (word.toLowerCase() !== 'normal')
+    throw word === ''
+      ? new MeshFileError('MESH_TRUNCATED', { line: scanner.line })
+      : new MeshFileError('MESH_TEXT_BROKEN', { line: scanner.line, word: word.slice(0, 30) });
+  for (let k = 0; k < 3; k++) scanner.next();
+}
+
 /**
  * ASCII STL with one or several solids. Every loop must have exactly three vertices.
  * Throws MESH_TEXT_BROKEN with the line, or MESH_TRUNCATED when the last solid is not ended.
@@ -63,15 +78,17 @@ export function readAsciiStl(bytes: Uint8Array): RawMesh {
   const positions = new GrowingFloats();
   let inLoop = 0;
   let open = false;
+  let naming = false;
   for (let word = scanner.next(); word !== ''; word = scanner.next()) {
     switch (word.toLowerCase()) {
       case 'solid':
         open = true;
-        scanner.restOfLine();
+        naming = true;
+        scanner.restOfLine(FACET);
         break;
       case 'endsolid':
         open = false;
-        scanner.restOfLine();
+        scanner.restOfLine(SOLID);
         break;
       case 'vertex':
         positions.push3(readCoordinate(scanner), readCoordinate(scanner), readCoordinate(scanner));
@@ -84,13 +101,16 @@ export function readAsciiStl(bytes: Uint8Array): RawMesh {
         inLoop = 0;
         break;
       case 'facet':
-        scanner.restOfLine();
+        naming = false;
+        readNormal(scanner);
         break;
       case 'outer':
       case 'loop':
       case 'endfacet':
         break;
       default:
+        // A name may go on over the next line.
+        if (naming) break;
         // Half a word at the very end: the file was cut off, not miswritten.
         if (scanner.atEnd && open) throw new MeshFileError('MESH_TRUNCATED', { line: scanner.line });
         throw new MeshFileError('MESH_TEXT_BROKEN', { line: scanner.line, word: word.slice(0, 30) });

@@ -3,8 +3,10 @@ import type { WeldedMesh } from './weld';
 export interface Topology {
   /** Edges with one face only: holes in the surface. */
   openEdges: number;
-  /** Edges with more than two faces. */
+  /** Edges with more than two faces: bodies meet there. */
   crowdedEdges: number;
+  /** … of which not as many faces run one way as the other: something ends there. */
+  unevenEdges: number;
   /** Edges whose two faces run the same way: one of them is inside out. */
   turnedEdges: number;
   shells: number;
@@ -12,9 +14,9 @@ export interface Topology {
   shellOfTriangle: Uint32Array;
 }
 
-/** Every edge with two faces that run opposite ways: only `isClosed` makes this claim. */
-export function isClosed(topology: Topology): boolean {
-  return topology.openEdges === 0 && topology.crowdedEdges === 0 && topology.turnedEdges === 0;
+/** As many faces run one way along every edge as the other: the surface encloses. Only `isClosed` makes this claim. */
+export function isClosed({ openEdges, unevenEdges, turnedEdges }: Topology): boolean {
+  return openEdges === 0 && unevenEdges === 0 && turnedEdges === 0;
 }
 
 /** Edges in rows by their lower vertex (counting sort); each entry is the higher vertex ×2 + direction bit. */
@@ -57,9 +59,16 @@ function sortRow(entries: Float64Array, from: number, to: number): void {
   }
 }
 
-function countEdges(triangles: Uint32Array, vertexCount: number) {
+/**
+ * Tells each edge once: its lower and higher vertex, how many faces it has, and how many of them run from the lower to the
+ * higher. O(edges · log degree).
+ */
+export function eachEdge(
+  triangles: Uint32Array,
+  vertexCount: number,
+  tell: (low: number, high: number, faces: number, forward: number) => void,
+): void {
   const { starts, entries } = edgeRows(triangles, vertexCount);
-  const counts = { openEdges: 0, crowdedEdges: 0, turnedEdges: 0 };
   for (let v = 0; v < vertexCount; v++) {
     const end = starts[v + 1]!;
     sortRow(entries, starts[v]!, end);
@@ -71,11 +80,20 @@ function countEdges(triangles: Uint32Array, vertexCount: number) {
         faces++;
         if (entries[i]! % 2 === 0) forward++;
       }
-      if (faces === 1) counts.openEdges++;
-      else if (faces > 2) counts.crowdedEdges++;
-      else if (forward !== 1) counts.turnedEdges++;
+      tell(v, other, faces, forward);
     }
   }
+}
+
+function countEdges(triangles: Uint32Array, vertexCount: number) {
+  const counts = { openEdges: 0, crowdedEdges: 0, unevenEdges: 0, turnedEdges: 0 };
+  eachEdge(triangles, vertexCount, (_low, _high, faces, forward) => {
+    if (faces === 1) counts.openEdges++;
+    else if (faces > 2) {
+      counts.crowdedEdges++;
+      if (2 * forward !== faces) counts.unevenEdges++;
+    } else if (forward !== 1) counts.turnedEdges++;
+  });
   return counts;
 }
 

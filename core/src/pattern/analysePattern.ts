@@ -20,7 +20,7 @@ import {
   type ThroughHole,
 } from '../solid';
 import { chooseResolution, type Report, type Resolution } from './grids';
-import type { PatternMeasure } from './readPattern';
+import { isEstimate, smallCaps, type PatternMeasure } from './readPattern';
 import { readBore, type Bore } from './readBore';
 import { feedFromLargest, readFeed, type HotSpot } from './readFeed';
 import { GAP_MAX_MM, readGaps } from './readGaps';
@@ -80,6 +80,8 @@ export type AnalysisResult =
   /** Too open for inside and outside to be told apart. */
   | { status: 'too open'; openShare: number };
 
+/** Openings up to this share of the surface are read as if they were shut flat. */
+const SHUT_SHARE_MAX = 0.1;
 /** More rays than this share that end in the open: inside and outside cannot be told. */
 const OPEN_SHARE_MAX = 0.05;
 
@@ -95,7 +97,8 @@ export function analysePattern(
   engine?: BooleanEngine<unknown>,
 ): AnalysisResult {
   const union = measure.closed && measure.overlapMm3 > 0 && engine ? uniteFile(file, engine) : null;
-  const mesh = union ? { ...file, ...union } : file;
+  const shut = measure.closed ? null : smallCaps(file, measure.areaMm2, SHUT_SHARE_MAX);
+  const mesh = union ? { ...file, ...union } : (shut?.mesh ?? file);
   const bounds = measureBounds(mesh.positions);
   const resolution = chooseResolution(bounds, measure.volumeMm3);
   report('solid', STEPS.solid);
@@ -119,7 +122,8 @@ export function analysePattern(
   const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));
   const fed = feedFromLargest(feed.hotSpots);
   report('holes', STEPS.holes);
-  const genus = measure.closed && measure.overlapMm3 === 0 ? genusOf(measure) : null;
+  const genus =
+    measure.closed && measure.overlapMm3 === 0 && measure.crowdedEdges === 0 ? genusOf(measure) : null;
   const ways = readWays(mesh, bounds, resolution.coarseMm, tree, genus);
   report('pockets', STEPS.pockets);
   const bore = readBore(mesh, ways.holes);
@@ -136,7 +140,7 @@ export function analysePattern(
     painted: { ...surface, paint: values.paint },
     analysis: {
       resolution,
-      estimate: !measure.closed,
+      estimate: isEstimate(measure),
       exactMm3: union?.volumeMm3 ?? null,
       thickness: {
         p1Mm: percentile(0.01),

@@ -1,5 +1,5 @@
 export { askUnit, PLAUSIBLE_SIDE_MM, type UnitOption } from './unitQuestion';
-export { readPattern, type PatternMeasure, type PatternReading } from './readPattern';
+export { isEstimate, readPattern, type PatternMeasure, type PatternReading } from './readPattern';
 export { judgePattern } from './judgePattern';
 export { chooseResolution, type Report, type Resolution } from './grids';
 export { STEPS, type Step } from './steps';

@@ -29,13 +29,31 @@ describe('what the topology says about the metal figure', () => {
     const reading = readPattern(writeBinaryStl(positions, triangles.slice(3)), 'a.stl', 1);
     const [first] = judgePattern(reading.status === 'read' ? reading.measure : (undefined as never));
     expect([first?.rule, first?.weight]).toEqual(['open', 'fix']);
-    expect(formatPhrase(first!.why, METRIC)).toContain('3 open');
+    expect(formatPhrase(first!.why, METRIC)).toContain('3 edges are open');
     expect(formatPhrase(first!.why, METRIC)).toContain('weigh the print');
   });
   it('warns of hollows, of several bodies, and of a file that was inside out', () => {
     expect(judged(together(cube(10), insideOut(cube(4, [3, 3, 3]))))).toEqual(['closed ok', 'hollow watch']);
     expect(judged(together(cube(10), cube(10, [5, 0, 0])))).toEqual(['closed ok', 'overlap watch']);
     expect(judged(insideOut(cube(10)))).toEqual(['closed ok', 'reversed watch']);
+    // An inverted body beside, or a speck inside, is no hollow.
+    expect(judged(together(cube(10), insideOut(cube(4, [30, 0, 0]))))).not.toContain('hollow watch');
+    expect(judged(together(cube(10), insideOut(cube(0.05, [3, 3, 3]))))).not.toContain('hollow watch');
+  });
+  it('says three different things of what is open, turned over, and met along an edge', () => {
+    const meet = together(cube(10), cube(10, [10, 10, 0]));
+    expect(judged(meet)).toEqual(
+      ['closed ok', 'crowded watch', 'bodies watch'].filter((r) => judged(meet).includes(r)),
+    );
+    expect(judged(meet)).toContain('crowded watch');
+    const turned = cube(10);
+    [turned.triangles[1], turned.triangles[2]] = [turned.triangles[2]!, turned.triangles[1]!];
+    const lead = (mesh: typeof turned): string => {
+      const reading = readPattern(writeBinaryStl(mesh.positions, mesh.triangles), 'a.stl', 1);
+      return judgePattern(reading.status === 'read' ? reading.measure : (undefined as never))[0]!.lead;
+    };
+    expect(lead(turned)).toBe('Faces turned over.');
+    expect(lead({ ...cube(10), triangles: cube(10).triangles.slice(3) })).toBe('Not closed.');
   });
 });
 

@@ -32,6 +32,11 @@ export function classifyPart(histogramMm3: readonly number[]): ClassReading {
   const p90 = sizePercentile(histogramMm3, BIN_MM, 0.9);
   const fine = shareThinner(histogramMm3, CLASS_LIMITS.filigreeMedianMm);
   const mm = (value: number) => quantity(value, 'mm', 2);
+  if (!histogramMm3.some((volume) => volume > 0))
+    return {
+      partClass: 'filigree',
+      reason: say`it is finer than can be read: nothing of it has a thickness here`,
+    };
   if (p90 > CLASS_LIMITS.heavy90Mm && fine >= CLASS_LIMITS.mixedShare) {
     return {
       partClass: 'mixed',

@@ -1,5 +1,7 @@
 import {
+  capHoles,
   checkTopology,
+  innerShells,
   isClosed,
   measureBounds,
   measureSolid,
@@ -8,6 +10,7 @@ import {
   sizeOf,
   weldEqual,
   weldWithin,
+  type CappedMesh,
   type MeshFormat,
   type RawMesh,
   type Topology,
@@ -31,7 +34,7 @@ export interface PatternMeasure {
   turnedEdges: number;
   degenerate: number;
   shells: number;
-  /** Shells with negative volume: hollows, or a part that is inside out. */
+  /** Hollows: inverted shells inside another. */
   inwardShells: number;
   /** The whole file was inside out and has been taken the right way round. */
   reversed: boolean;
@@ -62,6 +65,25 @@ function weld(raw: RawMesh, unitMm: number): { mesh: WeldedMesh; topology: Topol
   const mesh = weldWithin(exact, diagonalOf(sizeOf(measureBounds(exact.positions))));
   return { mesh, topology: checkTopology(mesh) };
 }
+
+/** More of the surface than this cannot be missing and the part still be told from its caps. */
+const CAPPED_SHARE_MAX = 0.25;
+/** Less volume than this for its surface is none: a sheet folded on itself. */
+const FLAT_SHARE = 1e-9;
+
+/** The openings shut, where they are a small part of the surface; null otherwise. */
+export function smallCaps(mesh: WeldedMesh, areaMm2: number, shareMax = CAPPED_SHARE_MAX): CappedMesh | null {
+  const capped = capHoles(mesh);
+  return capped && capped.capAreaMm2 <= shareMax * areaMm2 ? capped : null;
+}
+
+/** Σ a·(b×c)/6 over all faces. */
+const sumOf = (mesh: WeldedMesh): number =>
+  measureSolid(mesh, checkTopology(mesh), measureBounds(mesh.positions)).volumeMm3;
+
+/** The volume is an estimate where its ± shows at all in what is told, cm³ to three digits. */
+export const isEstimate = ({ volumePlusMinusMm3 }: Pick<PatternMeasure, 'volumePlusMinusMm3'>): boolean =>
+  volumePlusMinusMm3 >= 0.5;
 
 /** Turns every triangle over, in place. */
 function turnInsideOut(mesh: WeldedMesh): void {
@@ -96,14 +118,26 @@ export function readPattern(
   if (mesh.triangles.length === 0 || Math.max(...fileSize) === 0) throw new MeshFileError('MESH_FLAT');
   report('checking', STEPS.checking);
   const bounds = measureBounds(mesh.positions);
+  const closed = isClosed(topology);
   let solid = measureSolid(mesh, topology, bounds);
-  const reversed = solid.volumeMm3 < 0;
+  const capped = closed ? null : smallCaps(mesh, solid.areaMm2);
+  const capsMm3 = (): number => (capped ? sumOf(capped.mesh) : solid.volumeMm3);
+  const reversed = capsMm3() < 0;
   if (reversed) {
     turnInsideOut(mesh);
+    if (capped) turnInsideOut(capped.mesh);
     solid = measureSolid(mesh, topology, bounds);
   }
-  if (isClosed(topology) && solid.volumeMm3 === 0) throw new MeshFileError('MESH_FLAT');
-  const displaced = measureSolidVolume(mesh, bounds, solid, isClosed(topology));
+  // Flat, or bodies that cancel each other: there is nothing to weigh.
+  if ((closed || capped) && !(capsMm3() > FLAT_SHARE * solid.areaMm2 ** 1.5))
+    throw new MeshFileError('MESH_FLAT');
+  const displaced = capped
+    ? {
+        ...measureSolidVolume(capped.mesh, bounds, { ...solid, volumeMm3: capsMm3() }, true),
+        plusMinusMm3: capped.plusMinusMm3,
+      }
+    : measureSolidVolume(mesh, bounds, solid, closed);
+  if (!(displaced.volumeMm3 > 0)) throw new MeshFileError('MESH_FLAT');
   report('outline', STEPS.outline);
   const supportPointsMm = pickSupportPoints(mesh.positions).map((v) => Math.round(v * 1e3) / 1e3);
   return {
@@ -114,13 +148,13 @@ export function readPattern(
       unitMm: known ?? 1,
       triangles: mesh.triangles.length / 3,
       vertices: mesh.positions.length / 3,
-      closed: isClosed(topology),
+      closed,
       openEdges: topology.openEdges,
       crowdedEdges: topology.crowdedEdges,
       turnedEdges: topology.turnedEdges,
       degenerate: mesh.degenerateCount,
       shells: topology.shells,
-      inwardShells: solid.shellVolumesMm3.filter((v) => v < 0).length,
+      inwardShells: innerShells(mesh, topology, solid.shellVolumesMm3),
       reversed,
       sizeMm: solid.sizeMm,
       areaMm2: solid.areaMm2,

@@ -28,10 +28,15 @@ export const analyse: Run<PartInput, PatternOutput> = async (input, context) => 
   const found = analysePattern(mesh, measure, context.report, engine);
   if (found.status === 'too open')
     return { output: { measure, result: { status: 'too open', openShare: found.openShare } } };
+  const { exactMm3 } = found.analysis;
+  const whole =
+    exactMm3 === null
+      ? measure
+      : { ...measure, volumeMm3: exactMm3, overlapMm3: Math.max(0, measure.bodySumMm3 - exactMm3) };
   const shape = writeShape(found.painted, found.painted.paint);
   const shapeHash = await sha256(shape);
   return {
-    output: { measure, result: { status: 'analysed', analysis: found.analysis, shapeHash } },
+    output: { measure: whole, result: { status: 'analysed', analysis: found.analysis, shapeHash } },
     blobs: new Map([[shapeHash, shape]]),
   };
 };

@@ -84,13 +84,25 @@ describe('the list of findings', () => {
   }); // prettier-ignore
   const list = [finding('void', 'stop'), finding('thick', 'fix'), finding('whole part', 'note', [])];
   it('says how many are to be mended, and each with its weight in words', () => {
-    const text = mountInApp(FindingList, { findings: list, chosen: undefined }).text();
+    const text = mountInApp(FindingList, { findings: list, status: 'analysed', chosen: undefined }).text();
     expect(text).toContain('Three findings, two to mend before printing');
     for (const word of ['stop', 'fix', 'note']) expect(text).toContain(word);
-    expect(mountInApp(FindingList, { findings: [], chosen: undefined }).text()).toContain('Nothing found');
+    expect(mountInApp(FindingList, { findings: [], status: 'analysed', chosen: undefined }).text()).toContain(
+      'Nothing found',
+    );
   });
+  it.each(['asking', 'unread', 'waiting', 'working', 'failed', 'too open'] as const)(
+    'gives no all-clear while the part is “%s”',
+    (status) => {
+      const text = (findings: Finding[]): string =>
+        mountInApp(FindingList, { findings, status, chosen: undefined }).text();
+      expect(text([])).not.toContain('Nothing found');
+      expect(text([])).toMatch(/read|Looking/);
+      expect(text(list)).toContain('Three findings of its surface.');
+    },
+  );
   it('chooses by click, lets go by the second, and what has no place cannot be turned to', async () => {
-    const wrapper = mountInApp(FindingList, { findings: list, chosen: undefined });
+    const wrapper = mountInApp(FindingList, { findings: list, status: 'analysed', chosen: undefined });
     const [first, , third] = wrapper.findAll('button');
     await first!.trigger('click');
     expect(lastEmitted(wrapper, 'choose')).toBe(0);

@@ -1,4 +1,4 @@
-import { say } from '../../numeric';
+import { quantity, say } from '../../numeric';
 import { judgePattern } from '../judgePattern';
 import type { PatternAnalysis } from '../analysePattern';
 import type { PatternMeasure } from '../readPattern';
@@ -33,6 +33,25 @@ export function findTopology(measure: PatternMeasure): Finding[] {
     }));
 }
 
+/** Under this share of the solid with a thickness, the findings speak of a part of it only. */
+const READ_SHARE_MIN = 0.5;
+
+/** A part that is finer than the grid it is read on: what follows from its thickness is not known. */
+function findUnread({ volumeMm3 }: PatternMeasure, { thickness, resolution }: PatternAnalysis): Finding[] {
+  const read = thickness.histogramMm3.reduce((sum, volume) => sum + volume, 0);
+  if (read >= READ_SHARE_MIN * volumeMm3) return [];
+  return [
+    {
+      rule: 'finer than the reading',
+      weight: 'stop',
+      lead: read === 0 ? 'Too thin to be read.' : 'Mostly too thin to be read.',
+      why: say`It is read in steps of ${quantity(resolution.fineMm, 'mm', 3)}, and ${read === 0 ? 'nothing' : 'less than half'} of it is as thick as that: no resin prints it, and what else is said of it is of the rest.`,
+      remedy: say`Give the sheet or the needle a thickness, or check the unit of the file.`,
+      places: [],
+    },
+  ];
+}
+
 /** All findings of handbook 01 for one part, gravest first. */
 export function findPattern(
   measure: PatternMeasure,
@@ -48,6 +67,7 @@ export function findPattern(
     ...findVoids(analysis),
     ...findWrongBore(analysis, context.wantedBore),
     ...findFeed(analysis, limits),
+    ...findUnread(measure, analysis),
     ...findThin(analysis, limits, context.resinName),
     ...findThick(analysis, limits, context.resinName),
     ...findCups(analysis, context.tiltDeg ?? 0),

@@ -2,14 +2,32 @@
 import { counted, countWord, formatPhrase, type Finding } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
+import type { AnalysisState } from '../jobs/analysisStore';
 
 /** What was found, gravest first; a click turns the part to it. */
-const props = defineProps<{ findings: readonly Finding[]; chosen: number | undefined }>();
+const props = defineProps<{
+  findings: readonly Finding[];
+  chosen: number | undefined;
+  /** How far the part is read: before it is, nothing speaks for it. */
+  status: AnalysisState['status'];
+}>();
 const emit = defineEmits<{ choose: [index: number | undefined] }>();
 const units = useUnits();
 
+const NOT_READ: Readonly<Record<Exclude<AnalysisState['status'], 'analysed'>, string>> = {
+  asking: 'Looking what is known of it …',
+  unread: 'Not read yet: nothing is known of its thickness',
+  waiting: 'Not read yet: it waits for its turn',
+  working: 'Being read: findings come when it is through',
+  'too open': 'Too open to be read: nothing is known of its thickness',
+  failed: 'It could not be read: nothing is known of its thickness',
+};
 const head = computed(() => {
   const { findings } = props;
+  if (props.status !== 'analysed') {
+    const why = NOT_READ[props.status];
+    return findings.length === 0 ? why : `${counted(findings.length, 'finding')} of its surface. ${why}`;
+  }
   if (findings.length === 0) return 'Nothing found against it';
   const toMend = findings.filter(({ weight }) => weight === 'stop' || weight === 'fix').length;
   const mend = `${toMend === 0 ? 'none' : countWord(toMend).toLowerCase()} to mend before printing`;

@@ -192,7 +192,12 @@ function use(): void {
       </div>
     </div>
     <aside class="side">
-      <FindingList :findings="findings" :chosen="chosen" @choose="(n) => (chosen = n)" />
+      <FindingList
+        :findings="findings"
+        :status="state.status"
+        :chosen="chosen"
+        @choose="(n) => (chosen = n)"
+      />
       <div class="acts">
         <v-btn variant="flat" @click="use">Use in a pour</v-btn>
         <PatternDrop compact :former="pattern" @kept="(kept) => router.push(`/patterns/${kept.id}`)" />

@@ -38,14 +38,19 @@ const onlyIn = (one: Pattern, other: Pattern): string =>
     .filter(({ rule }) => !findings(other).some((found) => found.rule === rule))
     .map(({ lead }) => lead)
     .join(' ');
-const gone = computed(() => onlyIn(props.before, props.after));
-const fresh = computed(() => onlyIn(props.after, props.before));
+/** Two versions are compared once both are read: what is not read yet is neither gone nor new. */
+const bothRead = computed(() =>
+  [props.before, props.after].every((pattern) => analyses.of(pattern).status === 'analysed'),
+);
+const gone = computed(() => (bothRead.value ? onlyIn(props.before, props.after) : ''));
+const fresh = computed(() => (bothRead.value ? onlyIn(props.after, props.before) : ''));
 const sentences = computed(() => changeSentences(rows.value).map((s) => formatPhrase(s, units.choice)));
 </script>
 
 <template>
   <section>
     <h2>What changed since the version of {{ formatDay(Date.parse(before.createdAt)) }}</h2>
+    <p v-if="!bothRead" class="mute">What was found is compared once both are read.</p>
     <p v-if="gone" class="gone"><b>Gone:</b> {{ gone }}</p>
     <p v-if="fresh" class="fresh"><b>New:</b> {{ fresh }}</p>
     <p>{{ sentences.length === 0 ? 'The numbers are the same.' : sentences.join(' ') }}</p>

@@ -89,6 +89,6 @@ const findings = computed<{ list: Finding[]; changed: string }>(() => {
   <template v-else>
     <JudgementList :judgements="walls" />
     <p class="mute mt-3">{{ classes }} {{ findings.changed }}</p>
-    <FindingList :findings="findings.list" :chosen="undefined" />
+    <FindingList :findings="findings.list" status="analysed" :chosen="undefined" />
   </template>
 </template>

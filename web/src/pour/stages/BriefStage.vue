@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { said } from '../../components/said';
 import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
-import { nameOfPart } from '@zero-pour/plan';
+import { classByThickness, judgeClass, nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
+import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useNotices } from '../../state/notices';
@@ -27,6 +28,16 @@ const { lines, add, setCount, setOrder, remove } = useBriefLines();
 const orderOf = (key: string): string | undefined => lines.value.find((line) => line.key === key)?.order;
 const addable = computed(() => shop.patterns.map((p) => ({ title: p.name, value: p.id })));
 const alloys = computed(() => shop.lists.alloy.map((a) => ({ title: a.name, value: a.id })));
+/** What the parts themselves ask for, and how to take it. */
+const thick = computed(() => classByThickness(plan.value.context));
+const classHint = computed(() =>
+  thick.value === undefined
+    ? 'Drives temperatures and exposure; the part is not read yet'
+    : thick.value.castClass === brief.value.castClass
+      ? `As its thickness says: ${thick.value.partClass}`
+      : 'Drives temperatures and exposure',
+);
+const classJudged = computed(() => judgeClass(plan.value.context));
 const addPattern = (patternId: string | null): void => {
   if (patternId) add(patternId);
 };
@@ -112,7 +123,7 @@ const putAside = (): Promise<boolean> =>
         label="Class"
         :items="[...CAST_CLASSES]"
         :model-value="brief.castClass"
-        hint="Drives temperatures and exposure"
+        :hint="classHint"
         persistent-hint
         @update:model-value="(c) => set(['brief', 'castClass'], c)"
       />
@@ -135,6 +146,12 @@ const putAside = (): Promise<boolean> =>
         @update:model-value="(r) => set(['brief', 'route'], r)"
       />
     </div>
+    <template v-if="classJudged.length > 0 && thick">
+      <JudgementList :judgements="classJudged" class="mt-2" />
+      <v-btn size="small" class="mt-2" @click="set(['brief', 'castClass'], thick.castClass)"
+        >Take {{ thick.castClass }}</v-btn
+      >
+    </template>
     <p v-if="alloys.length === 0" class="mute mt-2">
       <router-link to="/shop/alloy">Add a metal from the book</router-link>
     </p>

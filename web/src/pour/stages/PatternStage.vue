@@ -87,7 +87,12 @@ function add(pattern: Pattern): void {
       @stop="analyses.cancel(part.pattern)"
       @start="analyses.ensure(part.pattern)"
     />
-    <FindingList :findings="findings" :chosen="chosen" @choose="(n) => (chosen = n)" />
+    <FindingList
+      :findings="findings"
+      :status="state?.status ?? 'asking'"
+      :chosen="chosen"
+      @choose="(n) => (chosen = n)"
+    />
   </template>
 </template>
 

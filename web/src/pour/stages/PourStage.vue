@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatQuantity, type ClassRange, type StageKey } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
+import { judgeClass, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
@@ -105,7 +105,7 @@ const wait = computed(() => {
         standard-from="middle of the range"
       />
     </div>
-    <JudgementList :judgements="temperatures.judgements" />
+    <JudgementList :judgements="[...judgeClass(plan.context), ...temperatures.judgements]" />
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>
