@@ -117,7 +117,12 @@ export const printStageSchema = z.strictObject({
   why: z
     .partialRecord(
       z.enum(PRINT_FAULT_KEYS),
-      z.strictObject({ confirmed: keySchema.optional(), ruledOut: z.array(keySchema).max(20) }),
+      z.strictObject({
+        confirmed: keySchema.optional(),
+        ruledOut: z.array(keySchema).max(20),
+        /** How likely each cause was by what was found, when it was said. */
+        chances: z.record(keySchema, z.number().min(0).max(1)).optional(),
+      }),
     )
     .optional(),
   note: noteSchema.optional(),

@@ -36,12 +36,11 @@ const REMEDY = 'A raft, a larger base, a priming coat, or fewer parts.';
  */
 export function judgeAdhesion(load: PlateLoad, record: readonly HeldPlate[]): Judgement {
   const now = ratios(load);
-  const held = record.filter((plate) => plate.held).map(ratios);
-  const fell = record.filter((plate) => !plate.held).map(ratios);
-  const most = {
-    peel: Math.max(0, ...held.map((r) => r.peel)),
-    hang: Math.max(0, ...held.map((r) => r.hang)),
-  };
+  const no = (r: typeof now, than: typeof now): boolean =>
+    r.peel <= than.peel * AS_BEFORE && r.hang <= than.hang * AS_BEFORE;
+  // Every plate that says something of this one: those that carried as much and held, those that carried no more and fell.
+  const held = record.filter((plate) => plate.held && no(now, ratios(plate))).length;
+  const fell = record.filter((plate) => !plate.held && no(ratios(plate), now)).length;
   const figures = say`The film pulls at ${quantity(load.peakMm2, 'mm2', 0)}, ${quantity(load.heldMm2, 'mm2', 0)} hold it; ${quantity(load.hangingG, 'g', 1)} hang there.`;
   const judge = (weight: Judgement['weight'], lead: string, more: string): Judgement => ({
     rule: 'adhesion',
@@ -49,10 +48,21 @@ export function judgeAdhesion(load: PlateLoad, record: readonly HeldPlate[]): Ju
     lead,
     why: [...figures, ` ${more}`],
   });
-  if (held.length > 0 && now.peel <= most.peel * AS_BEFORE && now.hang <= most.hang * AS_BEFORE)
-    return judge('ok', 'Held before.', 'No more than a plate of this resin held here.');
-  if (fell.some((r) => now.peel >= r.peel && now.hang >= r.hang))
-    return judge('fix', 'More than fell off.', `A plate that carried no more came off here. ${REMEDY}`);
+  const plates = (n: number): string => `${n} ${n === 1 ? 'plate' : 'plates'}`;
+  if (held > 0 && fell === 0)
+    return judge('ok', 'Held before.', `${plates(held)} that carried as much held here.`);
+  if (fell > 0 && held === 0)
+    return judge(
+      'fix',
+      'As much fell off before.',
+      `${plates(fell)} that carried no more came off here. ${REMEDY}`,
+    );
+  if (fell > 0)
+    return judge(
+      fell >= held ? 'fix' : 'watch',
+      'Some held, some fell.',
+      `Of such plates here ${held} held and ${fell} came off, though they carried no more. ${REMEDY}`,
+    );
   if (now.peel > PEEL_WATCH || now.hang > HANG_WATCH_G_PER_CM2)
     return judge('watch', 'Little holds it.', `More than has been seen to hold here. ${REMEDY}`);
   return judge('ok', 'Enough holds it.', 'Within what usually holds.');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { InputError, seededRandom } from '../numeric';
-import { howManyToPrint } from './index';
+import { BOOK_YIELDS, howManyToPrint, withBook } from './index';
 
 const SURE = { good: 5000, of: 5000 };
 
@@ -54,5 +54,24 @@ describe('how many to print', () => {
     });
     expect(() => howManyToPrint(0, SURE, SURE)).toThrow(InputError);
     expect(() => howManyToPrint(2, { good: 3, of: 2 }, SURE)).toThrow(InputError);
+  });
+});
+
+describe('the book’s yields', () => {
+  it('stand in for what a new resin has not shown, and give way to what it shows', () => {
+    const none = { good: 0, of: 0 };
+    const { filigree } = BOOK_YIELDS;
+    const untried = howManyToPrint(1, withBook(none, filigree.prints), withBook(none, filigree.casts));
+    // Without the book a record of nothing would ask for dozens.
+    expect(howManyToPrint(1, none, none).print).toBeGreaterThan(20);
+    expect(untried.print).toBeLessThanOrEqual(4);
+    expect(withBook({ good: 400, of: 500 }, 0.5).good / withBook({ good: 400, of: 500 }, 0.5).of).toBeCloseTo(
+      0.8,
+      1,
+    );
+  });
+  it('never ask for more than one plate takes', () => {
+    const poor = { good: 1, of: 20 };
+    expect(howManyToPrint(3, poor, poor, undefined, 9)).toMatchObject({ print: 9, enough: false });
   });
 });

@@ -1,3 +1,4 @@
+import type { CastClass } from '../metal';
 import { betaBelow, requireNumber } from '../numeric';
 
 /** Pieces looked at, and how many of them were good. */
@@ -13,6 +14,25 @@ export interface HowMany {
   chance: number;
   /** Enough cannot be had with the most that is asked about. */
   enough: boolean;
+}
+
+/**
+ * What a class usually comes to, print and cast, and how many pieces' worth of trust that has, before this shop has seen
+ * enough of its own (shop defaults).
+ */
+export const BOOK_YIELDS: Readonly<Record<CastClass, { prints: number; casts: number }>> = {
+  filigree: { prints: 0.75, casts: 0.85 },
+  mixed: { prints: 0.8, casts: 0.87 },
+  standard: { prints: 0.88, casts: 0.92 },
+  heavy: { prints: 0.92, casts: 0.94 },
+};
+const BOOK_PIECES = 20;
+/** From so many pieces on a record is called the shop's own. */
+export const OWN_FROM = 5;
+
+/** A record with the class's book yield beside it: few pieces hardly move it, many leave nothing of it. */
+export function withBook({ good, of }: YieldRecord, share: number): YieldRecord {
+  return { good: good + BOOK_PIECES * share, of: of + BOOK_PIECES };
 }
 
 /** How likely it shall be that enough come out (shop default). */

@@ -12,7 +12,7 @@ export {
 export { judgeTook, type TookTime } from './tookTime';
 export { FILM_LOSS_ML, RESIN_G, RESIN_ML, resinUse, type ResinUse } from './resinUse';
 export { PLATE_GAP_MM, platePlaces } from './plateFit';
-export { howManyToPrint, WANTED_CHANCE, type HowMany } from './howMany';
+export { BOOK_YIELDS, howManyToPrint, OWN_FROM, withBook, WANTED_CHANCE, type HowMany } from './howMany';
 export { hullOf, turnOutline, widenOutline, type Outline } from './footprint';
 export { nestPlate, type NestedPlate, type NestItem, type NestOptions, type Placed } from './nestPlate';
 export { learnMotion, MOTION_SPREAD, type LearntMotion, type TimedPrint } from './learnMotion';

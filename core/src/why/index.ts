@@ -3,7 +3,7 @@ export {
   confirmCause,
   OTHER,
   rankCauses,
-  ruleOutCause,
+  ruleOutCauses,
   startingCounts,
   type Change as TriedChange,
   type ChosenChange,

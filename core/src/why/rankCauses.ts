@@ -77,7 +77,8 @@ function weigh(cause: Cause, evidence: Evidence) {
         group: test.group ?? test.sign,
       });
   }
-  signs.sort((a, b) => Math.abs(b.z) - Math.abs(a.z));
+  // Of two that weigh alike the one that speaks for it counts, then the one told first.
+  signs.sort((a, b) => Math.abs(b.z) - Math.abs(a.z) || b.z - a.z);
   const seen = new Set<string>();
   let sum = 0;
   for (const sign of signs) {
@@ -90,20 +91,28 @@ function weigh(cause: Cause, evidence: Evidence) {
 
 /**
  * Causes of a fault by what was found: softmax(ln π + Σz), "other" with Σz = 0; in a group only the largest |z| counts
- * (handbook 08, "Why"). Likeliest first.
+ * (handbook 08, "Why"). Causes that were ruled out have no chance, and the others share it as they stand to each other.
+ * Without any counts all causes begin alike. Likeliest first.
  */
 export function rankCauses(
   fault: Fault,
   counts: Readonly<Record<string, number>>,
   evidence: Evidence,
+  ruledOut: readonly string[] = [],
 ): RankedCause[] {
   const total = Object.values(counts).reduce((a, b) => a + b, 0);
   const weighed = [
     ...fault.causes.map((cause) => ({ key: cause.key, name: cause.name, ...weigh(cause, evidence) })),
     { key: OTHER, name: 'something else', signs: [], missing: [], sum: 0 },
-  ].map((cause) => ({ ...cause, prior: (counts[cause.key] ?? 0) / total }));
+  ].map((cause, _, { length }) => ({
+    ...cause,
+    prior: total > 0 ? (counts[cause.key] ?? 0) / total : 1 / length,
+  }));
   const most = Math.max(...weighed.map(({ sum }) => sum));
-  const odds = weighed.map(({ prior, sum }) => prior * Math.exp(sum - most));
+  const stands = (key: string): boolean => key === OTHER || !ruledOut.includes(key);
+  const odds = weighed.map(({ key, prior, sum }) => (stands(key) ? prior * Math.exp(sum - most) : 0));
+  // All that is named ruled out, and "other" never seen: it is something else all the same.
+  if (!odds.some((odd) => odd > 0)) odds[odds.length - 1] = 1;
   const all = odds.reduce((a, b) => a + b, 0);
   return weighed
     .map(({ sum: _, ...cause }, i) => ({ ...cause, chance: odds[i]! / all }))
@@ -119,19 +128,22 @@ export const confirmCause = (
   [key]: (counts[key] ?? 0) + 1,
 });
 
-/** Counts after a cause was ruled out: the others share the one by how likely they are without it. */
-export function ruleOutCause(
+/**
+ * Counts after causes were ruled out, all at once: one print is one count, which the others share by how likely each was
+ * when they were ruled out.
+ */
+export function ruleOutCauses(
   counts: Readonly<Record<string, number>>,
-  ranked: readonly RankedCause[],
-  key: string,
+  chances: Readonly<Record<string, number>>,
+  ruledOut: readonly string[],
 ): Record<string, number> {
-  const out = ranked.find((cause) => cause.key === key);
-  const rest = 1 - (out?.chance ?? 0);
+  const stands = (key: string): boolean => !ruledOut.includes(key);
+  const rest = Object.entries(chances).reduce((sum, [key, chance]) => sum + (stands(key) ? chance : 0), 0);
   return Object.fromEntries(
-    ranked.map((cause) => {
-      const count = counts[cause.key] ?? 0;
-      return [cause.key, cause.key === key || rest <= 0 ? count : count + cause.chance / rest];
-    }),
+    Object.entries(counts).map(([key, count]) => [
+      key,
+      stands(key) && rest > 0 ? count + (chances[key] ?? 0) / rest : count,
+    ]),
   );
 }
 
@@ -155,12 +167,20 @@ export interface ChosenChange {
   recursIf: [number, number];
 }
 
-/** The one change that tells most between the two likeliest causes, for its cost; undefined when none touches them. */
+/** Something that was found speaks for it. */
+const isSupported = ({ signs }: RankedCause): boolean => signs.some(({ counts, z }) => counts && z > 0);
+
+/**
+ * The one change to try: it mends the likeliest cause that something speaks for (the likeliest of all where nothing does), and
+ * of such changes it tells most between that cause and the next, for its cost. Undefined when none touches it.
+ */
 export function chooseChange(
   ranked: readonly RankedCause[],
   changes: readonly Change[],
 ): ChosenChange | undefined {
-  const [first, second] = ranked.filter((cause) => cause.key !== OTHER);
+  const open = ranked.filter(({ key, chance }) => key !== OTHER && chance > 0);
+  const first = open.find(isSupported) ?? open[0];
+  const second = open.find((cause) => cause !== first) ?? ranked.find(({ key }) => key === OTHER);
   if (!first || !second) return undefined;
   const recursIf = (change: Change): [number, number] => [
     change.recurs[first.key] ?? RECURS,
@@ -168,9 +188,10 @@ export function chooseChange(
   ];
   const worth = (change: Change): number => {
     const [a, b] = recursIf(change);
-    return Math.abs(a - b) / change.cost;
+    return (b - a) / change.cost;
   };
-  const best = [...changes].sort((a, b) => worth(b) - worth(a))[0];
-  if (!best || worth(best) === 0) return undefined;
+  const mends = changes.filter((change) => recursIf(change)[0] < RECURS);
+  const best = [...mends].sort((a, b) => worth(b) - worth(a))[0];
+  if (!best) return undefined;
   return { change: best, between: [first.key, second.key], recursIf: recursIf(best) };
 }

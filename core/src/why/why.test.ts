@@ -8,7 +8,7 @@ import {
   PRINT_CHANGES,
   PRINT_FAULTS,
   rankCauses,
-  ruleOutCause,
+  ruleOutCauses,
   startingCounts,
   type Evidence,
   type Fault,
@@ -46,8 +46,52 @@ describe('why', () => {
     inOrder(confirmCause(counts, 'a')).forEach((c, i) =>
       expect(c).toBeCloseTo(reference.after_confirming_a[i]!, 12),
     );
-    inOrder(ruleOutCause(counts, ranked, 'a')).forEach((c, i) =>
+    const chances = Object.fromEntries(ranked.map(({ key, chance }) => [key, chance]));
+    inOrder(ruleOutCauses(counts, chances, ['a'])).forEach((c, i) =>
       expect(c).toBeCloseTo(reference.after_ruling_out_a[i]!, 12),
+    );
+  });
+
+  it('never revives what was ruled out before, however many follow', () => {
+    const order = ['a', 'b', 'c'];
+    for (let n = 1; n <= order.length; n++) {
+      const out = order.slice(0, n);
+      const left = rankCauses(GOLDEN, counts, FOUND, out);
+      for (const key of out) expect(left.find((cause) => cause.key === key)!.chance).toBe(0);
+      expect(left.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1, 12);
+    }
+    // The others keep standing to each other as they did.
+    const chance = (of: typeof ranked, key: string) => of.find((cause) => cause.key === key)!.chance;
+    const without = rankCauses(GOLDEN, counts, FOUND, ['a']);
+    expect(chance(without, 'b') / chance(without, 'c')).toBeCloseTo(
+      chance(ranked, 'b') / chance(ranked, 'c'),
+      12,
+    );
+    expect(rankCauses(GOLDEN, counts, FOUND, [...order, OTHER])[0]).toMatchObject({ key: OTHER, chance: 1 });
+  });
+
+  it('counts a print once, whatever was ruled out of it', () => {
+    const sum = (of: Record<string, number>) => Object.values(of).reduce((a, b) => a + b, 0);
+    const chances = Object.fromEntries(ranked.map(({ key, chance }) => [key, chance]));
+    expect(sum(ruleOutCauses(counts, chances, ['a', 'b']))).toBeCloseTo(sum(counts) + 1, 12);
+    expect(ruleOutCauses(counts, {}, ['a'])).toEqual(counts);
+  });
+
+  it('is defined without any counts, and where two signs weigh alike', () => {
+    for (const cause of rankCauses(GOLDEN, {}, {})) expect(cause.chance).toBeCloseTo(0.25, 12);
+    const tests = [
+      { sign: 's', pBad: 0.8, pElse: 0.2, group: 'g' },
+      { sign: 't', pBad: 0.2, pElse: 0.8, group: 'g' },
+    ];
+    const fault = { ...GOLDEN, causes: [{ key: 'a', name: 'a', prior: 0.4, tests }] };
+    const [first, second] = [tests, [...tests].reverse()].map((order) =>
+      rankCauses({ ...fault, causes: [{ ...fault.causes[0]!, tests: order }] }, startingCounts(fault), {
+        s: bad,
+        t: bad,
+      }),
+    );
+    expect(first!.map(({ key, chance }) => [key, chance])).toEqual(
+      second!.map(({ key, chance }) => [key, chance]),
     );
   });
 

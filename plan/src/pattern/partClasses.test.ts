@@ -30,7 +30,7 @@ describe('the class by thickness', () => {
     expect([judged!.weight, judged!.lead]).toEqual(['watch', 'Reads filigree, set to standard.']);
     expect(formatPhrase(judged!.why, METRIC)).toContain('go by standard as it is set');
     expect(judgeClass(contextOf(thick(0.5), 'filigree'))).toEqual([]);
-    expect(classByThickness(contextOf(thick(5), 'standard'))?.partClass).toBe('heavy');
+    expect(classByThickness(contextOf(thick(5), 'standard'))?.castClass).toBe('heavy');
   });
   it('is nothing before they are read, and then it is asked for', () => {
     expect(classByThickness(contextOf(undefined, 'standard'))).toBeUndefined();

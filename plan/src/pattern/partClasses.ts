@@ -1,26 +1,17 @@
-import { classifyPart, say, type CastClass, type Judgement, type PartClass } from '@zero-pour/core';
+import { classifyPart, say, type CastClass, type Judgement } from '@zero-pour/core';
 import { partOf, patternJob } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
 
-/** Mixed parts are exposed for their fine part (handbook 01, "Class"). */
-const CAST_AS: Readonly<Record<PartClass, CastClass>> = {
-  filigree: 'filigree',
-  standard: 'standard',
-  heavy: 'heavy',
-  mixed: 'filigree',
-};
 /** Of several parts the finest decides: it is lost first. */
-const FINEST_FIRST: readonly CastClass[] = ['filigree', 'standard', 'heavy'];
+const FINEST_FIRST: readonly CastClass[] = ['filigree', 'mixed', 'standard', 'heavy'];
 
 /** The class that the pour's parts ask for by their thickness; undefined until all of them are read. */
-export function classByThickness(
-  context: PourContext,
-): { castClass: CastClass; of: string; partClass: PartClass } | undefined {
+export function classByThickness(context: PourContext): { castClass: CastClass; of: string } | undefined {
   const read = context.parts.map(({ pattern }) => {
     const reading = context.readings.of(patternJob, partOf(pattern));
     if (reading.status !== 'known' || reading.value.result.status !== 'analysed') return undefined;
     const { partClass } = classifyPart(reading.value.result.analysis.thickness.histogramMm3);
-    return { castClass: CAST_AS[partClass], of: pattern.name, partClass };
+    return { castClass: partClass, of: pattern.name };
   });
   if (read.length === 0 || read.includes(undefined)) return undefined;
   return FINEST_FIRST.map((c) => read.find((one) => one?.castClass === c)).find((one) => one !== undefined);
@@ -35,8 +26,8 @@ export function judgeClass(context: PourContext): Judgement[] {
     {
       rule: 'class',
       weight: 'watch',
-      lead: `Reads ${thick.partClass}, set to ${chosen}.`,
-      why: say`By its thickness ${thick.of} is ${thick.partClass}. Exposure, flask and metal go by ${chosen} as it is set.`,
+      lead: `Reads ${thick.castClass}, set to ${chosen}.`,
+      why: say`By its thickness ${thick.of} is ${thick.castClass}. Exposure, flask and metal go by ${chosen} as it is set.`,
     },
   ];
 }

@@ -4,7 +4,7 @@ import {
   PRINT_CHANGES,
   PRINT_FAULTS,
   rankCauses,
-  ruleOutCause,
+  ruleOutCauses,
   startingCounts,
   type ChosenChange,
   type Evidence,
@@ -21,6 +21,8 @@ export interface ExplainedFault {
   fault: Fault;
   pieces: PlannedPiece[];
   ranked: RankedCause[];
+  /** Chances by what was found, before anything was ruled out: kept with the answer. */
+  byEvidence: Record<string, number>;
   change: ChosenChange | undefined;
   confirmed: string | undefined;
   /** How often other pours found each cause behind this fault. */
@@ -37,11 +39,17 @@ export function countsSoFar(
   for (const { pourId, print } of prints) {
     const said = print.why?.[fault.key as keyof NonNullable<typeof print.why>];
     if (!said || pourId === exceptPourId) continue;
-    for (const key of said.ruledOut) counts = ruleOutCause(counts, rankCauses(fault, counts, {}), key);
+    // What was found then decides who shares; an answer from before that was kept goes by what was usual.
+    const chances = said.chances ?? chancesOf(rankCauses(fault, counts, {}));
     if (said.confirmed) counts = confirmCause(counts, said.confirmed);
+    else if (said.ruledOut.length > 0) counts = ruleOutCauses(counts, chances, said.ruledOut);
   }
   return counts;
 }
+
+/** Chances by cause. */
+export const chancesOf = (ranked: readonly RankedCause[]): Record<string, number> =>
+  Object.fromEntries(ranked.map(({ key, chance }) => [key, chance]));
 
 function foundBefore(fault: Fault, { prints, pourId }: PourContext): Record<string, number> {
   const found: Record<string, number> = {};
@@ -64,16 +72,15 @@ export function explainPrint(context: PourContext): ExplainedFault[] {
     const faulty = printedPieces(context).filter(({ key }) => pieces[key]?.fault === fault.key);
     if (faulty.length === 0) return [];
     const said = why?.[fault.key];
-    let counts = countsSoFar(fault, context.prints.prints, context.pourId);
-    let ranked = rankCauses(fault, counts, evidence);
-    for (const key of said?.ruledOut ?? []) counts = { ...ruleOutCause(counts, ranked, key), [key]: 0 };
-    if (said?.confirmed) counts = confirmCause(counts, said.confirmed);
-    ranked = rankCauses(fault, counts, evidence);
+    const before = countsSoFar(fault, context.prints.prints, context.pourId);
+    const counts = said?.confirmed ? confirmCause(before, said.confirmed) : before;
+    const ranked = rankCauses(fault, counts, evidence, said?.ruledOut);
     return [
       {
         fault,
         pieces: faulty,
         ranked,
+        byEvidence: chancesOf(rankCauses(fault, before, evidence)),
         change: chooseChange(ranked, PRINT_CHANGES),
         confirmed: said?.confirmed,
         foundBefore: foundBefore(fault, context),

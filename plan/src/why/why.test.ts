@@ -172,6 +172,12 @@ describe('why a print failed', () => {
     const ruled = countsSoFar(fault, [other(id(90), { ridge: { ruledOut: ['pause'] } })]);
     expect(ruled['pause']).toBeCloseTo(startingCounts(fault)['pause']!, 12);
     expect(ruled['jump']).toBeGreaterThan(startingCounts(fault)['jump']!);
+    // The evidence of that print travels with its answer.
+    const told = countsSoFar(fault, [
+      other(id(90), { ridge: { ruledOut: ['pause'], chances: { pause: 0.5, file: 0.5 } } }),
+    ]);
+    expect(told['file']).toBeCloseTo(startingCounts(fault)['file']! + 1, 12);
+    expect(told['jump']).toBeCloseTo(startingCounts(fault)['jump']!, 12);
     const own = [other(id(91), { ridge: { confirmed: 'file', ruledOut: [] } })];
     expect(countsSoFar(fault, own, id(91))).toEqual(startingCounts(fault));
   });

@@ -15,12 +15,12 @@ const saidOf = (of: ExplainedFault) => pour.value.doc.print.why?.[keyOf(of)];
 function confirm(of: ExplainedFault, key: string): void {
   const said = saidOf(of);
   const confirmed = said?.confirmed === key ? {} : { confirmed: key };
-  set(['print', 'why', keyOf(of)], { ruledOut: said?.ruledOut ?? [], ...confirmed });
+  set(['print', 'why', keyOf(of)], { ruledOut: said?.ruledOut ?? [], chances: of.byEvidence, ...confirmed });
 }
 function ruleOut(of: ExplainedFault, key: string): void {
   const { ruledOut = [], ...said } = saidOf(of) ?? {};
   const next = ruledOut.includes(key) ? ruledOut.filter((other) => other !== key) : [...ruledOut, key];
-  set(['print', 'why', keyOf(of)], { ...said, ruledOut: next });
+  set(['print', 'why', keyOf(of)], { ...said, chances: of.byEvidence, ruledOut: next });
 }
 const inHundred = (chance: number): number => Math.round(100 * chance);
 const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) => c.key === key)?.name ?? key;

@@ -103,11 +103,14 @@ describe('why', () => {
       await page.findAll('li')[0]!.findAll('button').find((b) => b.text() === text)!.trigger('click'); // prettier-ignore
     };
     await press('it was');
-    expect(doc().print.why).toEqual({ ridge: { ruledOut: [], confirmed: 'pause' } });
+    expect(doc().print.why).toMatchObject({ ridge: { ruledOut: [], confirmed: 'pause' } });
+    // How likely each was then is kept with the answer.
+    expect(doc().print.why!.ridge!.chances!['pause']).toBeGreaterThan(0);
     await press('it was this');
-    expect(doc().print.why).toEqual({ ridge: { ruledOut: [] } });
+    expect(doc().print.why!.ridge).toMatchObject({ ruledOut: [] });
+    expect(doc().print.why!.ridge!.confirmed).toBeUndefined();
     await press('it was not');
-    expect(doc().print.why).toEqual({ ridge: { ruledOut: ['pause'] } });
+    expect(doc().print.why).toMatchObject({ ridge: { ruledOut: ['pause'] } });
     expect(page.findAll('li')[0]!.text()).not.toContain('a pause or knock');
   });
 

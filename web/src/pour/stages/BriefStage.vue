@@ -34,7 +34,7 @@ const classHint = computed(() =>
   thick.value === undefined
     ? 'Drives temperatures and exposure; the part is not read yet'
     : thick.value.castClass === brief.value.castClass
-      ? `As its thickness says: ${thick.value.partClass}`
+      ? `As its thickness says: ${thick.value.castClass}`
       : 'Drives temperatures and exposure',
 );
 const classJudged = computed(() => judgeClass(plan.value.context));
