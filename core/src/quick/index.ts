@@ -9,4 +9,5 @@ export {
   type QuickSum,
 } from './sums';
 export { workOut, type SumAnswer, type SumLine } from './workOut';
-export { readSum, type KnownNames, type ReadSum } from './readSum';
+export { type KnownNames, type ReadSum } from './line';
+export { readSum } from './readSum';

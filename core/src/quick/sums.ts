@@ -11,7 +11,16 @@ export type Converted = (typeof CONVERTED)[number];
 
 /** One sum that needs no pour (handbook 09, "Quick sums"); all in core units. */
 export type QuickSum =
-  | { kind: 'slurry'; diameterMm: number; heightMm: number; treeMl: number; ratio: number }
+  | {
+      kind: 'slurry';
+      diameterMm: number;
+      heightMm: number;
+      treeMl: number;
+      ratio: number;
+      /** More than one alike; and boric acid, percent of the powder. */
+      flasks?: number;
+      boricPercent?: number;
+    }
   | { kind: 'metal from weight'; modelG: number; modelGPerMl: number; metal: QuickMetal }
   | { kind: 'metal from volume'; volumeCm3: number; metal: QuickMetal }
   | { kind: 'ring'; diameterMm: number }

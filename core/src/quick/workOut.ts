@@ -35,13 +35,32 @@ const line = (name: string, value: number, unit: Quantity['unit'], digits?: numb
 });
 const words = (name: string, text: string): SumLine => ({ name, words: text });
 
-function slurry({ diameterMm, heightMm, treeMl, ratio }: Extract<QuickSum, { kind: 'slurry' }>): SumAnswer {
+function slurry({
+  diameterMm,
+  heightMm,
+  treeMl,
+  ratio,
+  flasks = 1,
+  boricPercent,
+}: Extract<QuickSum, { kind: 'slurry' }>): SumAnswer {
+  requireNumber('flasks', flasks, 1, 50);
+  const ofAll = flasks > 1 ? `, ${flasks} flasks` : '';
   const flaskMl = flaskVolumeMl(diameterMm, heightMm);
   const mix = mixSlurry(flaskMl, treeMl, ratio);
   return {
     lines: [
-      line('Powder', mix.powderG, 'g', 0),
-      line('Water', mix.waterG, 'ml', 0),
+      line(`Powder${ofAll}`, flasks * mix.powderG, 'g', 0),
+      line(`Water${ofAll}`, flasks * mix.waterG, 'ml', 0),
+      ...(boricPercent === undefined
+        ? []
+        : [
+            line(
+              `Boric acid${ofAll}`,
+              (flasks * mix.powderG * requireNumber('boricPercent', boricPercent, 0, 20)) / 100,
+              'g',
+              1,
+            ),
+          ]),
       line('Flask holds', flaskMl, 'ml', 0),
     ],
     working: [

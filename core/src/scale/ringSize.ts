@@ -37,16 +37,24 @@ function ukName(steps: number): string {
   return halves % 2 === 1 ? `${letter}½` : letter;
 }
 
-/** "7", "7.5", "7½" or "7 1/2" as a number; NaN otherwise. */
+/** "7", "7.5", "7½", "7 1/4" or "7-3/4" as a number; NaN otherwise. */
 function readSize(size: string): number {
-  const text = size
-    .trim()
-    .replace(',', '.')
-    .replace(/\s*(½|(?<=\s)1\/2)$/, '.5')
-    .replace(/\s*¼$/, '.25')
-    .replace(/\s*¾$/, '.75');
-  return text === '' ? Number.NaN : Number(text);
+  const text = size.trim().replace(',', '.');
+  const mixed = /^(\d{1,2})(?:[\s-]+(1\/2|1\/4|3\/4)|\s*([½¼¾]))?$/.exec(text);
+  if (mixed) {
+    const part = mixed[2] ?? mixed[3] ?? '';
+    return Number(mixed[1]) + (PARTS[part] ?? 0);
+  }
+  return /^-?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN;
 }
+const PARTS: Readonly<Record<string, number>> = {
+  '1/2': 0.5,
+  '½': 0.5,
+  '1/4': 0.25,
+  '¼': 0.25,
+  '3/4': 0.75,
+  '¾': 0.75,
+};
 
 /** Inner diameter in mm of a written ring size. Throws InputError when it is not one of the system. */
 export function ringDiameterMm(system: RingSystem, size: string): number {

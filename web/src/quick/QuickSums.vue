@@ -38,10 +38,16 @@ const names = computed(() => ({
   metals: metals.value,
   resins: shop.lists.resin.map(({ name, densityGPerMl }) => ({ name, densityGPerMl })),
 }));
-const read = computed(() => readSum(line.value, names.value, units.choice));
+const read = computed(() => readSum(line.value, names.value));
 watch(read, (found) => {
   if (found.status === 'read') sum.value = found.sum;
+  // No answer stands under a line that it does not answer.
+  else if (line.value.trim() !== '') sum.value = undefined;
 });
+function pick(kind: QuickSum['kind']): void {
+  line.value = '';
+  sum.value = usualSum(kind, metals.value[0]);
+}
 
 const form = computed(() => sum.value && QUICK_FORMS[sum.value.kind]);
 const values = computed(() => (sum.value ?? {}) as unknown as Record<string, number>);
@@ -98,20 +104,28 @@ onMounted(async () => {
         v-model="line"
         label="Quick sum: type it, like “flask 76x102 tree 12 g wax”"
         autocomplete="off"
-        :hint="
-          line.trim() !== '' && read.status === 'unclear'
-            ? 'Not clear yet. Choose what it is below, or type it like the example there.'
-            : ''
-        "
+        :hint="line.trim() !== '' && read.status === 'unclear' ? read.why : ''"
         persistent-hint
       />
+      <p v-if="line.trim() !== '' && read.status === 'read'" class="echo" role="status">
+        <span v-for="part in read.echo" :key="part">{{ part }}</span>
+      </p>
+      <div
+        v-else-if="line.trim() !== '' && read.status === 'ask'"
+        class="ask"
+        role="group"
+        :aria-label="read.question"
+      >
+        <b>{{ read.question }}</b>
+        <v-btn v-for="other in read.lines" :key="other" size="small" @click="line = other">{{ other }}</v-btn>
+      </div>
       <PickRow
         label="Kind of sum"
         :things="
           QUICK_KINDS.map((key) => ({ key, name: QUICK_FORMS[key].title, title: QUICK_FORMS[key].example }))
         "
         :picked="sum?.kind"
-        @pick="(kind) => (sum = usualSum(kind, metals[0]))"
+        @pick="pick"
       />
       <div v-if="sum && form" class="both">
         <div class="form">
@@ -176,6 +190,19 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.echo,
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin: 0 0 12px;
+}
+.echo span {
+  padding: 3px 9px;
+  background: var(--sheet);
+  border-left: 3px solid var(--wax);
+}
 .quick {
   background: var(--sheet);
   border: 1px solid var(--line2);

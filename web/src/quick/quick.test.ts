@@ -5,7 +5,7 @@ import {
   type Alloy,
   type Flask,
 } from '@zero-pour/contracts';
-import { InputError, METRIC, readSum, ringDiameterMm, workOut } from '@zero-pour/core';
+import { InputError, readSum, ringDiameterMm, workOut } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { pourFrom } from './pourFrom';
 import { QUICK_FORMS, QUICK_KINDS, sumProblem, usualSum } from './quickForms';
@@ -25,7 +25,7 @@ const shop = {
 
 describe('forms of quick sums', () => {
   it.each(QUICK_KINDS)('%s: its example is read as what it stands for', (kind) => {
-    const found = readSum(QUICK_FORMS[kind].example, { metals: [STERLING], resins: [] }, METRIC);
+    const found = readSum(QUICK_FORMS[kind].example, { metals: [STERLING], resins: [] });
     expect(found.status === 'read' && found.sum.kind).toBe(kind);
   });
   it.each(QUICK_KINDS)('%s: begins with figures that work out, within their fields', (kind) => {
