@@ -43,7 +43,8 @@ export const print: Stage<'print'> = {
         'print',
         clock?.begins.print,
         say`Start the print`,
-        plan && say`${plan.copies} parts, ${quantity(plan.hours.value, 'h')}`,
+        plan &&
+          say`${plan.copies} ${plan.copies === 1 ? 'part' : 'parts'}, ${quantity(plan.hours.value, 'h')}`,
       ),
       ...printMoments(context, plan),
     ];

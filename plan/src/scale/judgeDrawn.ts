@@ -39,6 +39,9 @@ function ringOr(diameterMm: number, { target }: PlannedSize, given?: string): Ph
   return system && size ? say`${mm(diameterMm)}, ${RING_SYSTEM_NAMES[system]} ${size}` : [mm(diameterMm)];
 }
 
+/** A part that is scaled farther than this is another part: prongs, seats and walls no longer fit (shop default). */
+const REDRAW_SHARE = 0.05;
+
 /** Sizes that the file has otherwise than wanted: the whole part is printed larger or smaller for them. */
 export function judgeDrawn(sizes: readonly PlannedSize[]): Judgement[] {
   return sizes
@@ -52,7 +55,7 @@ export function judgeDrawn(sizes: readonly PlannedSize[]): Judgement[] {
         ...ringOr(size.drawnMm, size),
         '; you want ',
         ...ringOr(size.wantedMm, size, size.target.ring?.size),
-        ...say`. Walls and all else change with it by ${quantity(100 * (size.wantedMm / size.drawnMm - 1), 'percent', 1)}.`,
+        ...say`. Walls and all else change with it by ${quantity(100 * (size.wantedMm / size.drawnMm - 1), 'percent', 1)}.${Math.abs(size.wantedMm / size.drawnMm - 1) > REDRAW_SHARE ? ' Rather redraw it at that size.' : ''}`,
       ],
     }));
 }

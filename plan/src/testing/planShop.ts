@@ -205,7 +205,10 @@ export const boreReadings = (diameterMm: number | null): Readings => ({
     if (job.name !== patternJob.name) return { status: 'unread' };
     const bore =
       diameterMm === null ? null : { diameterMm, at: [0, 0, 0], axis: [0, 0, 1], residualMm: 0.01 };
-    return { status: 'known', value: { result: { status: 'analysed', analysis: { bore } } } as never };
+    return {
+      status: 'known',
+      value: { result: { status: 'analysed', analysis: { bore, thickness: { histogramMm3: [] } } } } as never,
+    };
   },
 });
 

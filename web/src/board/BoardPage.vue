@@ -16,6 +16,7 @@ import { browserZone, shopZone } from '../time/shopClock';
 import { formatDay, formatLeft, formatMoment } from '../time/formatMoment';
 import UnreadLines from '../components/UnreadLines.vue';
 import BoardChart from './BoardChart.vue';
+import BeginWith from './BeginWith.vue';
 import EmptyShop from './EmptyShop.vue';
 
 const NEXT_SHOWN = 7;
@@ -84,7 +85,8 @@ function move(conflict: BoardConflict): void {
           :bench="benchClock(shop.settings)"
           @open="open"
         />
-        <p v-else class="sheet nothing">
+        <BeginWith v-if="shop.unread.length === 0" class="mt-4" />
+        <p v-if="rows.length === 0" class="sheet nothing">
           No pour is in work. Start one with <kbd>N</kbd>, or repeat one from the
           <router-link to="/record">record</router-link>.
         </p>

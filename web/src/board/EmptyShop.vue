@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { shallowRef } from 'vue';
+import BeginWith from './BeginWith.vue';
 import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
@@ -14,14 +15,6 @@ async function fill(): Promise<void> {
   await shop.loadDemo().catch((error: unknown) => notices.wrong(error));
   filling.value = false;
 }
-
-const STEPS = [
-  { to: '/shop/alloy', what: 'Your metals', why: 'from the book, with temperatures and shrink' },
-  { to: '/shop/flask', what: 'Your flasks', why: 'inner diameter, height, sprue base' },
-  { to: '/shop/powder', what: 'Your powder', why: 'ratio, working and set time' },
-  { to: '/shop/kiln', what: 'Your kiln and a programme', why: 'so that it can count back' },
-  { to: '/resins', what: 'Your resin and printer', why: 'with the seconds you print at' },
-] as const;
 </script>
 
 <template>
@@ -33,12 +26,7 @@ const STEPS = [
     </p>
     <div class="ways">
       <div>
-        <h2>Begin with what you have</h2>
-        <ol>
-          <li v-for="step in STEPS" :key="step.to">
-            <router-link :to="step.to">{{ step.what }}</router-link> <span class="mute">{{ step.why }}</span>
-          </li>
-        </ol>
+        <BeginWith />
         <p class="mute">Or start a pour at once and leave open what you do not know yet.</p>
         <v-btn class="mt-3" variant="flat" @click="newPour()">New pour</v-btn>
       </div>
@@ -70,12 +58,5 @@ h2 {
   border-bottom: 1px solid var(--line2);
   padding-bottom: 4px;
   margin-bottom: 8px;
-}
-ol {
-  padding-left: 22px;
-  margin: 0 0 10px;
-}
-li {
-  padding: 4px 0;
 }
 </style>

@@ -82,6 +82,17 @@ describe('the board', () => {
     expect(shop.server.sent.some(({ method, at }) => method === 'POST' && at === '/api/pours')).toBe(true);
   });
 
+  it('keeps what to begin with in sight until each kind is there', async () => {
+    expect(flatText(open())).not.toContain('Begin with what you have');
+    useShop().lists = { ...useShop().lists, printer: [], programme: [] };
+    const page = open();
+    expect(flatText(page)).toContain('Begin with what you have');
+    expect(page.findAll('[aria-label="Begin with what you have"] a').map((a) => a.attributes('href'))).toEqual([
+      '/shop/alloy', '/shop/flask', '/shop/powder', '/shop/programme', '/shop/printer',
+    ]); // prettier-ignore
+    expect(page.findAll('.there')).toHaveLength(3);
+  });
+
   it('says so when nothing is in work', () => {
     for (const number of [29, 30, 31]) usePours().pours.delete(idOf(number));
     const said = flatText(open());

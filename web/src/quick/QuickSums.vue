@@ -196,7 +196,7 @@ onMounted(async () => {
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
-  margin: 0 0 12px;
+  margin: 12px 0;
 }
 .echo span {
   padding: 3px 9px;

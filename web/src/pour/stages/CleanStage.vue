@@ -63,12 +63,12 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
     >
   </StageHead>
   <FreshLines />
-  <p v-if="cameFromElsewhere" class="mb-2">
-    The prints were there already. Are they washed and cured? If not, or if nobody knows, go through the
-    steps.
-    <v-btn size="small" class="ml-2" @click="set(['clean', 'cameClean'], new Date().toISOString())"
-      >They came clean</v-btn
+  <p v-if="cameFromElsewhere" class="came">
+    <span
+      >The prints were there already. Are they washed and cured? If not, or if nobody knows, go through the
+      steps.</span
     >
+    <v-btn size="small" @click="set(['clean', 'cameClean'], new Date().toISOString())">They came clean</v-btn>
   </p>
   <p v-else-if="pour.doc.clean.cameClean" class="mb-2">
     They came washed and cured; nothing of it is on record here.
@@ -97,3 +97,13 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
   />
   <CautionLine v-for="of in cautions" :key="of" :of="of" />
 </template>
+
+<style scoped>
+.came {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 12px;
+  margin-bottom: 10px;
+}
+</style>

@@ -94,7 +94,11 @@ function haveAlready(): void {
   <StageHead
     stage="print"
     title="Print"
-    :line="print ? `${print.copies} parts on ${plan.context.printer?.name}` : 'layers, hours, resin'"
+    :line="
+      print
+        ? `${print.copies} ${print.copies === 1 ? 'part' : 'parts'} on ${plan.context.printer?.name}`
+        : 'layers, hours, resin'
+    "
     can-leave
   >
     <button

@@ -62,7 +62,9 @@ watch(() => route.hash, focusCounts);
   </p>
   <template v-else>
     <div ref="counts" class="rough" role="group" aria-label="Sellable, in a word">
-      <span>How many of {{ pieces.length }} are sellable?</span>
+      <span>{{
+        pieces.length === 1 ? 'Is it sellable?' : `How many of ${pieces.length} are sellable?`
+      }}</span>
       <v-btn
         v-for="(share, rough) in ROUGH_COUNTS"
         :key="rough"
