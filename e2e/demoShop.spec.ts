@@ -111,7 +111,11 @@ test('a quick sum is typed, changed in its form, and becomes a pour', async ({ p
   await field.fill('sterling 12 dwt wax');
   await expect(answer).toContainText('Weigh, Sterling silver');
   await field.fill('a good deal');
-  await expect(page.getByText('Not clear yet.')).toBeVisible();
+  await expect(page.getByText('Not clear yet: what is “good deal”?')).toBeVisible();
+  // No answer stands under a line that it does not answer.
+  await expect(answer).toHaveCount(0);
+  await field.fill('silver 12 g wax');
+  await expect(page.getByText('Which metal?')).toBeVisible();
   await field.fill('flask 76x102 tree 12 g');
   await page.getByRole('button', { name: 'Make a pour of it' }).click();
   await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();

@@ -213,6 +213,8 @@ test('from an empty shop and a file on the disk to a recorded result', async ({ 
     await expect(page.getByRole('textbox', { name: 'Metal, as read' })).toHaveValue('982');
     await page.getByRole('combobox', { name: 'Vacuum pulled: how it is known' }).selectOption('not measured');
     await page.getByRole('combobox', { name: 'Flask, as read: how it is known' }).selectOption('felt');
+    // How it felt is asked, not assumed.
+    await choose(page, 'Flask, as read', 'right');
     await page.getByRole('button', { name: 'Poured now' }).click();
   });
 

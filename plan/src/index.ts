@@ -56,6 +56,7 @@ export { judgeTimes, zeroInstead, type FormatMoment } from './times/judgeTimes';
 export type { Moment } from './moment';
 export { partWayH } from './print/printMoments';
 export { oddHours, type OddHours } from './print/tookLine';
+export { judgeDownstream, type ActingStage } from './pattern/downstream';
 export { classByThickness, judgeClass } from './pattern/partClasses';
 export { judgeStaleVat } from './clean/staleVat';
 export {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
-import { judgeKilnTaken, judgeTimes, valueOf, zeroInstead } from '@zero-pour/plan';
+import { judgeDownstream, judgeKilnTaken, judgeTimes, valueOf, zeroInstead } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -86,6 +86,9 @@ const kilnTaken = computed(() => {
     );
   return found ? [found] : [];
 });
+const ofShape = computed(() =>
+  judgeDownstream(plan.value.context, 'burnout', valueOf(plan.value.scale)?.percent.value),
+);
 const instead = computed(() => (times.value ? zeroInstead(times.value, now.value) : null));
 const moveZero = (): void => {
   if (instead.value !== null) set(['brief', 'zeroAt'], new Date(instead.value).toISOString());
@@ -128,7 +131,7 @@ const line = computed(() => {
   <template v-if="burnout">
     <BurnoutChart :curve="burnout.curve" :times="times" :bench="benchClock(shop.settings)" class="mt-3" />
     <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
-    <JudgementList :judgements="[...kilnTaken, ...burnout.judgements, ...clockJudgements]" />
+    <JudgementList :judgements="[...kilnTaken, ...ofShape, ...burnout.judgements, ...clockJudgements]" />
     <v-btn v-if="instead !== null" size="small" class="mt-2" @click="moveZero"
       >Move the pour to {{ formatMoment(instead, now) }}</v-btn
     >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BORIC_SCHOOLS, formatQuantity, type StageKey } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
+import { judgeDownstream, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { investingSteps } from '../../state/timedSteps';
@@ -27,6 +27,9 @@ const router = useRouter();
 const doc = computed(() => pour.value.doc.invest);
 const poured = computed(() => pour.value.used !== undefined);
 const mix = computed(() => valueOf(plan.value.mix));
+const ofShape = computed(() =>
+  judgeDownstream(plan.value.context, 'invest', valueOf(plan.value.scale)?.percent.value),
+);
 const steps = computed(() => investingSteps(plan.value));
 const powder = computed(() => plan.value.context.powder);
 const SCHOOLS = {
@@ -100,6 +103,7 @@ const SCHOOLS = {
     </div>
   </div>
   <JudgementList v-if="mix" :judgements="mix.judgements" />
+  <JudgementList v-if="ofShape.length > 0" :judgements="ofShape" class="mt-2" />
   <section v-if="mix" class="stage-block">
     <h2>On the clock, from powder in water</h2>
     <WorkingClock

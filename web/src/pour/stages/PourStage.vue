@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatQuantity, type ClassRange, type StageKey } from '@zero-pour/core';
-import { judgeClass, valueOf } from '@zero-pour/plan';
+import { judgeClass, judgeDownstream, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
@@ -44,6 +44,9 @@ function notNoted(): void {
   goOn();
 }
 const temperatures = computed(() => valueOf(flask.value.temperatures));
+const ofShape = computed(() =>
+  judgeDownstream(plan.value.context, 'pour', valueOf(plan.value.scale)?.percent.value),
+);
 const charge = computed(() => valueOf(flask.value.charge));
 const alloy = computed(() => plan.value.context.alloy);
 const span = ({ lowC, highC }: ClassRange): string =>
@@ -105,7 +108,7 @@ const wait = computed(() => {
         standard-from="middle of the range"
       />
     </div>
-    <JudgementList :judgements="[...judgeClass(plan.context), ...temperatures.judgements]" />
+    <JudgementList :judgements="[...judgeClass(plan.context), ...ofShape, ...temperatures.judgements]" />
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>
