@@ -44,8 +44,8 @@ export interface PourPlan extends Sight {
 }
 
 /**
- * Works out a pour; what waits for a decision says for which. Pure, and quick enough (some milliseconds, most of them for
- * bench hours in the shop's time zone) to run on every keystroke.
+ * Works out a pour; what waits for a decision says for which. Pure, and quick enough (some milliseconds) to run on every
+ * keystroke.
  */
 export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
   const context = resolvePour(pour, shop);
