@@ -28,17 +28,18 @@ export function capHoles(mesh: WeldedMesh): CappedMesh | null {
   eachEdge(mesh.triangles, vertexCount, (low, high, faces, forward) => {
     const net = 2 * forward - faces;
     if (faces === 2 && net !== 0) turned = true;
-    for (let n = 0; n < Math.abs(net); n++) if (net > 0) want(high, low); else want(low, high); // prettier-ignore
+    const [from, to] = net > 0 ? [high, low] : [low, high];
+    for (let n = 0; n < Math.abs(net); n++) want(from, to);
   });
   if (turned) return null;
-  const positions = [...loopMiddles(mesh, wanted)];
-  if (positions.length === 0) return null;
-  const points = new Float64Array(mesh.positions.length + 3 * positions.length);
+  const loops = [...loopMiddles(mesh, wanted)];
+  if (loops.length === 0) return null;
+  const points = new Float64Array(mesh.positions.length + 3 * loops.length);
   points.set(mesh.positions);
   const faces: number[] = [];
   let capAreaMm2 = 0;
   let plusMinusMm3 = 0;
-  positions.forEach(({ middle, loop }, i) => {
+  loops.forEach(({ middle, loop }, i) => {
     points.set(middle, mesh.positions.length + 3 * i);
     let area = 0;
     for (let k = 0; k < loop.length; k++) {
@@ -54,7 +55,7 @@ export function capHoles(mesh: WeldedMesh): CappedMesh | null {
   triangles.set(faces, mesh.triangles.length);
   return {
     mesh: { ...mesh, positions: points, triangles },
-    openings: positions.length,
+    openings: loops.length,
     capAreaMm2,
     plusMinusMm3,
   };

@@ -21,90 +21,107 @@ const CELLS_MAX = 500;
  * O(triangles + cells).
  */
 export function passingCylinder(
-  { positions, triangles }: Pick<WeldedMesh, 'positions' | 'triangles'>,
+  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
   axis: Point,
 ): PassingCylinder | null {
-  const [u, v] = acrossAxis(axis);
-  const shadow = shadowOf(positions, triangles, u, v);
+  const across = acrossAxis(axis);
+  const shadow = shadowOf(mesh, across);
   const open = enclosed(shadow);
   const away = squaredDistances(shadow);
   let best = -1;
   for (let i = 0; i < open.length; i++) if (open[i] && (best < 0 || away[i]! > away[best]!)) best = i;
   if (best < 0) return null;
-  const { nx, cellMm, fromU, fromV, alongMm } = shadow;
-  const [x, y] = [fromU + cellMm * (best % nx), fromV + cellMm * Math.floor(best / nx)];
+  const { nx, cellMm, fromMm } = shadow;
+  const [u, v] = across;
+  const [x, y] = [fromMm[0] + cellMm * (best % nx), fromMm[1] + cellMm * Math.floor(best / nx)];
+  const along = middleAlong(mesh.positions, axis);
   return {
     // A cell that the shadow touches is taken whole: the opening's edge lies half a cell nearer on the average.
     diameterMm: 2 * cellMm * (Math.sqrt(away[best]!) - 0.5),
-    at: [0, 1, 2].map((k) => x * u[k]! + y * v[k]! + alongMm * axis[k]!) as Point,
+    at: [0, 1, 2].map((k) => x * u[k]! + y * v[k]! + along * axis[k]!) as Point,
     axis,
   };
+}
 
-  function shadowOf(
-    p: ArrayLike<number>,
-    t: ArrayLike<number>,
-    du: readonly number[],
-    dv: readonly number[],
-  ) {
-    const count = p.length / 3;
-    const us = new Float64Array(count);
-    const vs = new Float64Array(count);
-    const span = { u: [Infinity, -Infinity], v: [Infinity, -Infinity], along: [Infinity, -Infinity] };
-    const widen = (range: number[], value: number): void => {
-      if (value < range[0]!) range[0] = value;
-      if (value > range[1]!) range[1] = value;
-    };
-    for (let i = 0; i < count; i++) {
-      const [px, py, pz] = [p[3 * i]!, p[3 * i + 1]!, p[3 * i + 2]!];
-      us[i] = px * du[0]! + py * du[1]! + pz * du[2]!;
-      vs[i] = px * dv[0]! + py * dv[1]! + pz * dv[2]!;
-      widen(span.u, us[i]!);
-      widen(span.v, vs[i]!);
-      widen(span.along, px * axis[0] + py * axis[1] + pz * axis[2]);
-    }
-    const longest = Math.max(span.u[1]! - span.u[0]!, span.v[1]! - span.v[0]!);
-    const size = Math.max(CELL_MM, longest / CELLS_MAX);
-    // A margin of one cell, so that everything outside meets.
-    const [u0, v0] = [span.u[0]! - 2 * size, span.v[0]! - 2 * size];
-    const w = Math.ceil((span.u[1]! - u0) / size) + 3;
-    const h = Math.ceil((span.v[1]! - v0) / size) + 3;
-    const dark = new Uint8Array(w * h);
-    for (let i = 0; i < t.length; i += 3) {
-      const [a, b, c] = [t[i]!, t[i + 1]!, t[i + 2]!];
-      darken(
-        { dark, nx: w },
-        [(us[a]! - u0) / size, (vs[a]! - v0) / size],
-        [(us[b]! - u0) / size, (vs[b]! - v0) / size],
-        [(us[c]! - u0) / size, (vs[c]! - v0) / size],
-      );
-    }
-    return {
-      dark,
-      nx: w,
-      ny: h,
-      cellMm: size,
-      fromU: u0,
-      fromV: v0,
-      alongMm: (span.along[0]! + span.along[1]!) / 2,
-    };
+const dotAt = (p: ArrayLike<number>, i: number, d: readonly number[]): number =>
+  p[3 * i]! * d[0]! + p[3 * i + 1]! * d[1]! + p[3 * i + 2]! * d[2]!;
+
+function middleAlong(p: ArrayLike<number>, axis: readonly number[]): number {
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < p.length / 3; i++) {
+    const along = dotAt(p, i, axis);
+    if (along < least) least = along;
+    if (along > most) most = along;
   }
+  return (least + most) / 2;
 }
 
 interface Shadow {
   dark: Uint8Array;
   nx: number;
   ny: number;
+  cellMm: number;
+  /** Where the first cell lies, along both directions across. */
+  fromMm: readonly [number, number];
 }
-type Flat = readonly [number, number];
 
-/** Darkens the cells nearest to points of a triangle, given in cells: rows of samples no farther apart than a cell. */
-function darken({ dark, nx }: Pick<Shadow, 'dark' | 'nx'>, a: Flat, b: Flat, c: Flat): void {
-  const span = (p: Flat, q: Flat): number => Math.max(Math.abs(p[0] - q[0]), Math.abs(p[1] - q[1]));
-  const rows = Math.ceil(Math.max(span(a, b), span(a, c))) || 1;
+/** Cells round the part, so that everything outside meets. */
+const MARGIN = 2;
+
+function shadowOf(
+  { positions: p, triangles: t }: Pick<WeldedMesh, 'positions' | 'triangles'>,
+  across: readonly (readonly number[])[],
+): Shadow {
+  const count = p.length / 3;
+  const flat = across.map((direction) =>
+    Float64Array.from({ length: count }, (_, i) => dotAt(p, i, direction)),
+  );
+  const spans = flat.map((values) => {
+    let [least, most] = [Infinity, -Infinity];
+    for (const value of values) {
+      if (value < least) least = value;
+      if (value > most) most = value;
+    }
+    return { least, size: most - least };
+  });
+  const cellMm = Math.max(CELL_MM, Math.max(...spans.map(({ size }) => size)) / CELLS_MAX);
+  const [nx, ny] = spans.map(({ size }) => Math.ceil(size / cellMm) + 2 * MARGIN + 1) as [number, number];
+  const fromMm = spans.map(({ least }) => least - MARGIN * cellMm) as [number, number];
+  const dark = new Uint8Array(nx * ny);
+  for (const [k, values] of flat.entries())
+    for (let i = 0; i < count; i++) values[i] = (values[i]! - fromMm[k]!) / cellMm;
+  const [us, vs] = flat as [Float64Array, Float64Array];
+  for (let i = 0; i < count; i++) dark[Math.round(vs[i]!) * nx + Math.round(us[i]!)] = 1;
+  for (let i = 0; i < t.length; i += 3) {
+    const [a, b, c] = [t[i]!, t[i + 1]!, t[i + 2]!];
+    darken({ dark, nx }, us[a]!, vs[a]!, us[b]!, vs[b]!, us[c]!, vs[c]!);
+  }
+  return { dark, nx, ny, cellMm, fromMm };
+}
+
+/**
+ * Darkens the cells nearest to points of a triangle, given in cells: rows of samples no farther apart than a cell. Plain
+ * numbers: it is asked of every triangle, for every axis.
+ */
+function darken(
+  { dark, nx }: Pick<Shadow, 'dark' | 'nx'>,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+): void {
+  const span = Math.max(Math.abs(ax - bx), Math.abs(ay - by), Math.abs(ax - cx), Math.abs(ay - cy));
+  // Within a cell its corners are enough.
+  if (span <= 1) return;
+  const rows = Math.ceil(span);
   for (let r = 0; r <= rows; r++) {
     const s = r / rows;
-    const [x0, y0] = [a[0] + s * (b[0] - a[0]), a[1] + s * (b[1] - a[1])];
-    const [dx, dy] = [s * (c[0] - b[0]), s * (c[1] - b[1])];
+    const x0 = ax + s * (bx - ax);
+    const y0 = ay + s * (by - ay);
+    const dx = s * (cx - bx);
+    const dy = s * (cy - by);
     const samples = Math.ceil(Math.max(Math.abs(dx), Math.abs(dy))) || 1;
     for (let k = 0; k <= samples; k++) {
       const q = k / samples;

@@ -17,7 +17,7 @@ import { isTyping } from '../../state/isTyping';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import CountEntry from './CountEntry.vue';
-import { changedMoreJudgements, knownRows, solidWidths } from './known';
+import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
 import PrintNext from './PrintNext.vue';
 import StartingFigures from './StartingFigures.vue';
 import TrialTable from './TrialTable.vue';
@@ -205,6 +205,7 @@ const couponAt = computed(
         @accept="accept"
       />
       <div v-else class="waiting" aria-hidden="true" />
+      <JudgementList v-if="gathered" :judgements="oneSidedJudgements(gathered, of)" class="verdicts" />
       <JudgementList :judgements="verdict" class="verdicts" />
       <section v-if="answer" class="stage-block">
         <h2>What is known so far</h2>

@@ -44,6 +44,25 @@ export function changedMoreJudgements(gathered: GatheredTrials): Judgement[] {
   });
 }
 
+/** One side was never counted: what lies on it is only what is usual, and no verdict should be read without that. */
+export function oneSidedJudgements({ used }: GatheredTrials, of: TuningOf): Judgement[] {
+  if (of === 'base') return [];
+  const counted = (side: 'struts' | 'slots'): number => used.reduce((sum, trial) => sum + trial[side].of, 0);
+  const [struts, slots] = [counted('struts'), counted('slots')];
+  if (struts + slots === 0 || (struts > 0 && slots > 0)) return [];
+  const [missing, end] = struts > 0 ? (['slots', 'too much'] as const) : (['struts', 'too little'] as const);
+  return [
+    {
+      rule: 'one-sided',
+      weight: 'watch',
+      lead: `No ${missing} counted.`,
+      why: [
+        `Where ${end} light begins is only what is usual, not what this resin does here. Count the ${missing} of the next coupon too.`,
+      ],
+    },
+  ];
+}
+
 /** Widths of struts, pins and walls, with the exposure they were printed at; those of slots and holes go the other way. */
 export const solidWidths = (gathered: GatheredTrials): MeasuredWidth[] =>
   gathered.used

@@ -22,7 +22,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { mountInApp } from '../../testing/mountInApp';
 import { NOW, PRINTER, RESIN, THINGS, uuid } from '../../testing/resinThings';
 import { acceptBase, acceptFigure } from './acceptFigure';
-import { changedMoreJudgements, knownRows, solidWidths } from './known';
+import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
 import { newTrial, type TrialPlan } from './newTrial';
 import PrintNext from './PrintNext.vue';
 import { chartSpan, couponCounts, tuningJob } from './tuningJob';
@@ -183,6 +183,16 @@ describe('the question to the worker', () => {
     );
     expect(knownRows(PRINTS, 'base', 1)).toHaveLength(4);
   });
+  it('says which side was never counted, beside whatever verdict there is', () => {
+    const with_ = (struts: number, slots: number) => ({
+      ...gathered,
+      used: [{ ...used[0]!, struts: { good: struts, of: struts }, slots: { good: slots, of: slots } }],
+    });
+    expect(oneSidedJudgements(with_(24, 0), 'filigree')).toMatchObject([{ weight: 'watch', lead: 'No slots counted.' }]);
+    expect(oneSidedJudgements(with_(0, 24), 'filigree')).toMatchObject([{ lead: 'No struts counted.' }]);
+    for (const [struts, slots] of [[24, 24], [0, 0]] as const) expect(oneSidedJudgements(with_(struts, slots), 'filigree')).toEqual([]);
+    expect(oneSidedJudgements(with_(24, 0), 'base')).toEqual([]);
+  }); // prettier-ignore
   it('names what was changed at once, and takes only widths of solid features', () => {
     const { trial } = used[0]!;
     const widths: Trial['widths'] = [
