@@ -17,6 +17,9 @@ export function pourFrom(sum: QuickSum, { lists }: Shop, now: Date): PourDoc | u
       );
       if (flask) doc.flasks[0]!.sprue.flaskId = flask.id;
       doc.invest.ratio = sum.ratio;
+      if (sum.boricPercent) doc.invest.boric = { school: 'powder', percent: sum.boricPercent };
+      // Which pieces hang in which flask nobody has said: the others are noted, not made.
+      if (sum.flasks && sum.flasks > 1) doc.brief.note = `${sum.flasks} flasks alike.`;
       return doc;
     }
     case 'metal from weight':

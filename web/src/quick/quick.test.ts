@@ -74,6 +74,14 @@ describe('a pour made of a sum', () => {
     )!;
     expect(other.flasks[0]!.sprue.flaskId).toBeUndefined();
   });
+  it('keeps boric acid and further flasks in sight', () => {
+    const sum = { kind: 'slurry', diameterMm: 76, heightMm: 102, treeMl: 10, ratio: 0.4 } as const;
+    const doc = pourFrom({ ...sum, flasks: 2, boricPercent: 1 }, shop, NOW)!;
+    expect(doc.invest.boric).toEqual({ school: 'powder', percent: 1 });
+    expect(doc.brief.note).toContain('2 flasks');
+    expect(pourDocSchema.safeParse(doc).success).toBe(true);
+    expect(pourFrom(sum, shop, NOW)!.brief.note).toBeUndefined();
+  });
   it('has the metal, and the weighed patterns', () => {
     const doc = pourFrom(
       { kind: 'metal from weight', modelG: 12, modelGPerMl: 0.95, metal: STERLING },
