@@ -169,6 +169,17 @@ export function edgePosterior(side: EdgeSide, startS: number, counts: readonly E
     requirePositive('exposureS', exposureS);
     if (!(good >= 0 && good <= of)) throw new InputError('good', `from 0 to the ${of} that were made`, good);
   }
+  const { log, grid } = coarsePosterior(side, startS, counts);
+  const fine = regionWithMass(log, grid);
+  return normalised(side, logPosterior(side, startS, counts, fine), fine);
+}
+
+/** The first pass: over the prior's reach, and wider while mass lies at its end. */
+function coarsePosterior(
+  side: EdgeSide,
+  startS: number,
+  counts: readonly EdgeCount[],
+): { log: Float64Array; grid: Grid } {
   const centre = priorMuOf(side, startS);
   let whole: Grid = {
     muFrom: centre - REACH_SD * PRIOR.sdLn,
@@ -184,8 +195,18 @@ export function edgePosterior(side: EdgeSide, startS: number, counts: readonly E
     whole = widened(whole);
     coarse = logPosterior(side, startS, counts, whole);
   }
-  const fine = regionWithMass(coarse, whole);
-  return normalised(side, logPosterior(side, startS, counts, fine), fine);
+  return { log: coarse, grid: whole };
+}
+
+/**
+ * How well a starting figure foretells what was counted of an edge: ln of the counts' probability under the priors that stand
+ * on it, up to a constant that all starting figures share. On the coarse grid, as wide as it has to be.
+ */
+export function startEvidence(side: EdgeSide, startS: number, counts: readonly EdgeCount[]): number {
+  const { log, grid } = coarsePosterior(side, startS, counts);
+  const most = greatest(log);
+  const cellMu = (grid.muTo - grid.muFrom) / (grid.muPoints - 1);
+  return most + Math.log(log.reduce((sum, value) => sum + Math.exp(value - most), 0) * cellMu);
 }
 
 /** Weights that sum to 1; points without any to speak of are left out. */

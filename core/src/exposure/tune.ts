@@ -1,4 +1,4 @@
-import { edgePosterior } from './edgePosterior';
+import { edgePosterior, startEvidence, type EdgeCount } from './edgePosterior';
 import { nextCoupon, type CouponCounts, type NextCoupon } from './nextCoupon';
 import { recommendExposure, type EdgePair, type Recommendation } from './recommend';
 import type { Settable } from './settable';
@@ -35,13 +35,46 @@ export interface Tuning {
   verdict: Verdict;
 }
 
-/** Beliefs about both edges; they are independent given the counts. */
+/**
+ * How far a starting figure may be off, ln: one sd, and the steps in which another is looked for (shop defaults). Makers' and
+ * others' figures are now and then of another machine altogether.
+ */
+const START_SD_LN = 1;
+const START_STEP_LN = 0.3;
+const START_REACH_LN = 2.7;
+/** Another start takes its place only when the counts say so much more for it: e⁴ to one. */
+const START_GAIN = 4;
+
+/**
+ * Beliefs about both edges; they are independent given the counts and the starting figure. Both priors stand on that one
+ * figure: where it is far off, the counts say so of both edges at once, and it is moved to where they are likeliest. Without
+ * that a coupon that shuts all slots says nothing of the struts, and a resin is given up that prints at an eighth.
+ */
 export function edgesOf(startS: number, trials: readonly TuningTrial[]): EdgePair {
   const counts = (of: 'struts' | 'slots') => trials.map((t) => ({ exposureS: t.exposureS, ...t[of] }));
-  return {
-    lower: edgePosterior('lower', startS, counts('struts')),
-    upper: edgePosterior('upper', startS, counts('slots')),
+  const [struts, slots] = [counts('struts'), counts('slots')];
+  const start = likeliestStart(startS, struts, slots);
+  return { lower: edgePosterior('lower', start, struts), upper: edgePosterior('upper', start, slots) };
+}
+
+function likeliestStart(startS: number, struts: readonly EdgeCount[], slots: readonly EdgeCount[]): number {
+  if (struts.length === 0) return startS;
+  const evidence = (shift: number): number => {
+    const start = startS * Math.exp(shift);
+    return (
+      startEvidence('lower', start, struts) +
+      startEvidence('upper', start, slots) -
+      shift ** 2 / (2 * START_SD_LN ** 2)
+    );
   };
+  const told = evidence(0);
+  let best = { shift: 0, evidence: told + START_GAIN };
+  for (let shift = START_STEP_LN; shift <= START_REACH_LN + 1e-9; shift += START_STEP_LN)
+    for (const either of [shift, -shift]) {
+      const found = evidence(either);
+      if (found > best.evidence) best = { shift: either, evidence: found };
+    }
+  return startS * Math.exp(best.shift);
 }
 
 /**
