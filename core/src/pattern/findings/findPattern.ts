@@ -33,19 +33,15 @@ export function findTopology(measure: PatternMeasure): Finding[] {
     }));
 }
 
-/** Under this share of the solid with a thickness, the findings speak of a part of it only. */
-const READ_SHARE_MIN = 0.5;
-
 /** A part that is finer than the grid it is read on: what follows from its thickness is not known. */
-function findUnread({ volumeMm3 }: PatternMeasure, { thickness, resolution }: PatternAnalysis): Finding[] {
-  const read = thickness.histogramMm3.reduce((sum, volume) => sum + volume, 0);
-  if (read >= READ_SHARE_MIN * volumeMm3) return [];
+function findUnread({ thickness, resolution }: PatternAnalysis): Finding[] {
+  if (thickness.histogramMm3.some((volume) => volume > 0)) return [];
   return [
     {
       rule: 'finer than the reading',
       weight: 'stop',
-      lead: read === 0 ? 'Too thin to be read.' : 'Mostly too thin to be read.',
-      why: say`It is read in steps of ${quantity(resolution.fineMm, 'mm', 3)}, and ${read === 0 ? 'nothing' : 'less than half'} of it is as thick as that: no resin prints it, and what else is said of it is of the rest.`,
+      lead: 'Too thin to be read.',
+      why: say`It is read in steps of ${quantity(resolution.fineMm, 'mm', 3)}, and nothing of it is as thick as that: no resin prints it.`,
       remedy: say`Give the sheet or the needle a thickness, or check the unit of the file.`,
       places: [],
     },
@@ -67,7 +63,7 @@ export function findPattern(
     ...findVoids(analysis),
     ...findWrongBore(analysis, context.wantedBore),
     ...findFeed(analysis, limits),
-    ...findUnread(measure, analysis),
+    ...findUnread(analysis),
     ...findThin(analysis, limits, context.resinName),
     ...findThick(analysis, limits, context.resinName),
     ...findCups(analysis, context.tiltDeg ?? 0),

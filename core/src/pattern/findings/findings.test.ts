@@ -20,7 +20,7 @@ function analysis(change: Partial<PatternAnalysis> = {}): PatternAnalysis {
       p90Mm: 2.1,
       thinnestMm: 1.8,
       thickestMm: 2.2,
-      histogramMm3: [],
+      histogramMm3: Array.from({ length: 60 }, (_, bin) => (bin === 40 ? 1000 : 0)),
     },
     thin: [],
     thick: [],
@@ -46,6 +46,14 @@ const one = (change: Partial<PatternAnalysis>, context: FindingContext = {}): Fi
   expect(all).toHaveLength(1);
   return all[0]!;
 };
+describe('a sheet or a needle', () => {
+  it('of which nothing could be read is stopped, not passed', () => {
+    const { thickness } = analysis();
+    const unread = one({ thickness: { ...thickness, histogramMm3: [0, 0, 0] } });
+    expect([unread.rule, unread.weight]).toEqual(['finer than the reading', 'stop']);
+  });
+});
+
 const said = (finding: Finding): string => `${finding.lead} ${formatPhrase(finding.why, METRIC)}`;
 /** Spots of one size along a line from `x`, a cell apart. */
 const line = (sizeMm: number, x: number, depthsMm?: readonly number[]) =>
