@@ -74,7 +74,10 @@ function fitBore(mesh: WeldedMesh, passing: PassingCylinder): Bore | null {
     if (!fitTo(shares)) return null;
     diameterMm = passingCylinder(mesh, bore.axis)?.diameterMm ?? diameterMm;
   }
-  diameterMm = 2 * waistMm(wallOf(mesh, { ...bore, diameterMm }, WALL_SHARES[1]), bore);
+  const wall = wallOf(mesh, { ...bore, diameterMm }, WALL_SHARES[1]);
+  // Along the fitted axis another rod may pass than was looked for, with no wall of its own.
+  if (wall.faces.length === 0) return null;
+  diameterMm = 2 * waistMm(wall, bore);
   fitTo(WAIST);
   return bore.residualMm <= (RESIDUAL_SHARE_MAX * bore.diameterMm) / 2 ? bore : null;
 }
@@ -89,7 +92,7 @@ function waistMm({ faces }: Wall, { at, axis }: Bore): number {
   }
   rows.sort((a, b) => a.away - b.away);
   let left = WAIST.share * rows.reduce((total, { area }) => total + area, 0);
-  return rows.find(({ area }) => (left -= area) <= 0)!.away;
+  return (rows.find(({ area }) => (left -= area) <= 0) ?? rows[0]!).away;
 }
 
 /** How many holes' axes are tried; a trellis has hundreds. */
