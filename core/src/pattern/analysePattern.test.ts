@@ -8,6 +8,7 @@ import {
   bowl,
   lathe,
   moved,
+  prism,
   sphere,
   together,
   torus,
@@ -81,6 +82,42 @@ describe('bars', () => {
       expect(analysis.thickness.thinnestMm).toBeLessThanOrEqual(mm);
     },
   );
+});
+
+describe('sharp edges', () => {
+  const degrees = Math.PI / 180;
+  /** A plate 2.2 mm thick whose two long sides lean out to an edge. */
+  const bevelled = (deg: number, lean = 2.2 / Math.tan(deg * degrees)): TestMesh =>
+    prism([[0, 0], [14, 0], [14 - lean, 2.2], [lean, 2.2]], 8); // prettier-ignore
+
+  it.each([30, 45, 58])('of %d degrees are edges of a plate, not walls', (deg) => {
+    const reading = analysed(bevelled(deg));
+    expect(reading.analysis.thickness.thinnestMm).toBeGreaterThan(1.7);
+    expect(rules(reading)).not.toContain('under resin limit');
+  });
+  it('are edges however the part lies', () => {
+    const reading = analysed(turned(bevelled(45), { xDeg: 20, yDeg: 33, zDeg: 47 }));
+    expect(rules(reading)).not.toContain('under resin limit');
+  });
+  it('do not hide a wall that tapers slowly, or ends blunt', () => {
+    const taper = prism([[0, 0], [6, 0], [6, 0.2 + 6 * Math.tan(10 * degrees)], [0, 0.2]], 5); // prettier-ignore
+    expect(analysed(taper).analysis.thickness.thinnestMm).toBeLessThan(0.25);
+    const foil = blocks([[0, 6], [0, 4], [0, 0.05]], () => true); // prettier-ignore
+    expect(analysed(foil).analysis.thickness.thinnestMm).toBeCloseTo(0.05, 2);
+  });
+  it('do not hide the neck between two grooves', () => {
+    // Grooves of 50° from both sides leave 0.3 mm of a bar 3 mm high.
+    const half = 1.35 * Math.tan(25 * degrees);
+    const bar = prism([[3, 1.35], [3 + half, 0], [6, 0], [6, 3], [3 + half, 3], [3, 1.65], [3 - half, 3], [0, 3], [0, 0], [3 - half, 0]], 4); // prettier-ignore
+    const reading = analysed(bar);
+    expect(reading.measure.closed).toBe(true);
+    expect(reading.analysis.thickness.thinnestMm).toBeCloseTo(0.3, 1);
+  });
+  it('are not narrow gaps either, where a groove is as sharp', () => {
+    const half = 1.5 * Math.tan(22 * degrees);
+    const grooved = prism([[3, 1.5], [3 + half, 3], [6, 3], [6, 0], [0, 0], [0, 3], [3 - half, 3]].reverse() as [number, number][], 6); // prettier-ignore
+    expect(rules(analysed(grooved))).not.toContain('fragile investment');
+  });
 });
 
 describe('gaps', () => {

@@ -32,7 +32,7 @@ import type { Spot } from './spots';
 import { STEPS } from './steps';
 
 /** Raised whenever a reading changes its answers: kept analyses of another version are made anew. */
-export const ANALYSIS_VERSION = 2;
+export const ANALYSIS_VERSION = 3;
 
 /** Everything about a part that does not hang on the shop's limits. mm, in the file's own axes. */
 export interface PatternAnalysis {
@@ -116,7 +116,7 @@ export function analysePattern(
   report('thickness', STEPS.thickness);
   const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree);
   report('gaps', STEPS.gaps);
-  const gaps = readGaps(grid, tree);
+  const gaps = readGaps(grid, mid.dexels, tree);
   report('feed', STEPS.feed);
   const percentile = (share: number): number => sizePercentile(thickness.histogramMm3, BIN_MM, share);
   const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));

@@ -11,6 +11,7 @@ import {
   fillSolid,
   filterBalls,
   frameRound,
+  isSolid,
   joinBalls,
   measureDistances,
   paintBalls,
@@ -22,12 +23,13 @@ import {
   type Balls,
   type Bricks,
   type Dexels,
+  type RefineOptions,
   type SolidGrid,
   type TriangleTree,
 } from '../solid';
 import type { Bounds } from '../mesh';
 import type { Resolution } from './grids';
-import { groupSpots, spotOf, type Spot } from './spots';
+import { groupSpots, sparseSpots, spotOf, type Spot } from './spots';
 
 /** Volume bins of a thickness histogram. */
 export const BIN_MM = 0.05;
@@ -65,8 +67,10 @@ export function readThickness(
 ): ThicknessReading {
   const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR), RIDGE_SPACING.wide);
   const thinMm = FINE_BELOW_CELLS * resolution.midMm;
-  const mid = refineBalls(bricks, inside, ridge, tree, thinMm / 2);
-  const small = fineBalls(fine, resolution, { bricks, inside, balls: mid, thinMm }, tree);
+  const how = sides(fine.dexels, thinMm);
+  const mid = refineBalls(bricks, inside, ridge.largest, tree, how);
+  const necks = opposedOnly(refineBalls(bricks, inside, ridge.necks, tree, how));
+  const small = fineBalls(fine, resolution, { bricks, inside, balls: joinBalls(mid, necks), thinMm }, tree);
   const balls = joinBalls(
     filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm),
     small,
@@ -80,22 +84,27 @@ const histogramOf = (bricks: Bricks, inside: Uint16Array, sizes: Uint16Array): n
   [...sizeHistogram(bricks, inside, sizes, BIN_MM, BINS)].map((v) => Math.round(v * 1e4) / 1e4);
 
 function spotsOf(balls: Balls, resolution: Resolution): Omit<ThicknessReading, 'sizes' | 'histogramMm3'> {
-  const thin: Spot[] = [];
+  const opposed = function* (): Generator<Spot> {
+    for (let n = balls.count - 1; n >= 0; n--) if (balls.opposed[n]) yield spotOf(balls, n);
+  };
+  const thin = sparseSpots(opposed(), resolution.fineMm, THIN_SPOTS_MAX);
   const thick: Spot[] = [];
-  for (let n = balls.count - 1; n >= 0 && thin.length < THIN_SPOTS_MAX; n--) {
-    if (balls.opposed[n]) thin.push(spotOf(balls, n));
-  }
   for (let n = 0; n < balls.count && thick.length < THICK_SPOTS_MAX; n++) {
     if (2 * balls.radiusMm[n]! >= THICK_FROM_MM) thick.push(spotOf(balls, n));
   }
-  const thinnest = groupSpots(thin, resolution.fineMm, () => true)[0];
   return {
     thin,
     thick,
-    thinnestMm: thinnest?.leastMm ?? null,
+    thinnestMm: groupSpots(thin, resolution.fineMm, () => true)[0]?.leastMm ?? null,
     thickestMm: balls.count > 0 ? Math.round(2000 * balls.radiusMm[0]!) / 1e3 : 0,
   };
 }
+
+/** Thin bars are looked at closely; the finest rays tell what lies beyond an edge. */
+const sides = (dexels: Dexels, thinMm: number): RefineOptions => ({
+  settleBelowMm: thinMm / 2,
+  sameSide: (x, y, z) => isSolid(dexels, x, y, z),
+});
 
 interface MidReading {
   bricks: Bricks;
@@ -118,10 +127,16 @@ function fineBalls(
   fillSolid(bricks, dexels, inside, FAR);
   measureDistances(bricks, inside, 'unknown', FINE_REACH2);
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
-  const cells = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
-  const balls = refineBalls(bricks, inside, cells, tree, mid.thinMm / 2);
-  return filterBalls(balls, (n) => balls.opposed[n] === 1 && 2 * balls.radiusMm[n]! <= mid.thinMm);
+  const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
+  const how = sides(dexels, mid.thinMm);
+  const balls = joinBalls(
+    refineBalls(bricks, inside, ridge.largest, tree, how),
+    refineBalls(bricks, inside, ridge.necks, tree, how),
+  );
+  return filterBalls(opposedOnly(balls), (n, { radiusMm }) => 2 * radiusMm[n]! <= mid.thinMm);
 }
+
+const opposedOnly = (balls: Balls): Balls => filterBalls(balls, (n) => balls.opposed[n] === 1);
 
 const cell = new Int32Array(3);
 

@@ -1,4 +1,4 @@
-import type { Balls } from '../solid';
+import { UnionFind, type Balls } from '../solid';
 
 /** A ball that fits at a place: inside, the local thickness; outside, the local gap. mm. */
 export interface Spot {
@@ -10,7 +10,7 @@ export interface Spot {
 
 /** A connected stretch of spots under a limit. */
 export interface Region {
-  /** Its narrowest spot. */
+  /** Its narrowest place. */
   at: [number, number, number];
   leastMm: number;
   mostMm: number;
@@ -34,54 +34,109 @@ export const spotOf = (balls: Balls, n: number): Spot => ({
 const reachMm = (sizeMm: number, cellMm: number): number =>
   (4 * Math.sqrt(Math.max(1, sizeMm / 2 / cellMm)) + 1.5) * cellMm;
 
+/** Shorter than this many cells is one place of the grid, not a region. */
+const REGION_CELLS = 3;
+
 /**
- * Joins spots that `counts` accepts into connected stretches, the gravest (narrowest) first.
- * Stretches shorter than three cells are one place of the grid, not a region. O(n) by hashing.
+ * Joins spots that `counts` accepts into connected stretches, the gravest (narrowest) first. A stretch is as narrow as
+ * the limit under which a place of some size is left of it, never as one spot that no finding would keep.
+ * O(n log n) by hashing.
  */
 export function groupSpots(
   spots: readonly Spot[],
   cellMm: number,
   counts: (spot: Spot) => boolean,
 ): Region[] {
-  const taken = spots.filter(counts);
-  const box = Math.max(cellMm, ...taken.map((s) => reachMm(s.sizeMm, cellMm)));
+  const taken = spots.filter(counts).sort((a, b) => a.sizeMm - b.sizeMm);
+  const near = neighboursOf(taken, cellMm);
+  const stretches = new UnionFind(taken.length);
+  const members = new Map<number, number[]>(taken.map((_, n) => [n, [n]]));
+  const least = new Map<number, Spot>();
+  // Narrowest first: a stretch is a place from the spot on that makes it long enough.
+  taken.forEach((spot, n) => {
+    for (const other of near(n)) {
+      if (other >= n || !touch(spot, taken[other]!, cellMm)) continue;
+      joinStretches(stretches, members, least, n, other);
+    }
+    const root = stretches.find(n);
+    if (!least.has(root) && isPlace(members.get(root)!, taken, cellMm)) least.set(root, spot);
+  });
+  return [...least]
+    .map(([root, narrowest]) =>
+      regionOf(
+        narrowest,
+        members.get(root)!.map((n) => taken[n]!),
+      ),
+    )
+    .sort((a, b) => a.leastMm - b.leastMm);
+}
+
+/** Two stretches as one; it is as narrow as the narrower of the two places. */
+function joinStretches(
+  stretches: UnionFind,
+  members: Map<number, number[]>,
+  least: Map<number, Spot>,
+  a: number,
+  b: number,
+): void {
+  const [one, other] = [stretches.find(a), stretches.find(b)];
+  if (one === other) return;
+  const root = stretches.join(one, other);
+  const [large, small] = [members.get(one)!, members.get(other)!].sort((p, q) => q.length - p.length);
+  large!.push(...small!);
+  const narrowest = [least.get(one), least.get(other)]
+    .filter((s) => s !== undefined)
+    .sort((p, q) => p.sizeMm - q.sizeMm)[0];
+  for (const map of [members, least] as Map<number, unknown>[])
+    for (const key of [one, other]) map.delete(key);
+  members.set(root, large!);
+  if (narrowest) least.set(root, narrowest);
+}
+
+/** Whether spots reach over enough cells. */
+function isPlace(numbers: readonly number[], taken: readonly Spot[], cellMm: number): boolean {
+  if (numbers.length < 2) return false;
+  const first = taken[numbers[0]!]!;
+  return numbers.some((n) => apart(first.at, taken[n]!.at) + taken[n]!.sizeMm >= REGION_CELLS * cellMm);
+}
+
+/** For each spot those within its reach, and some that are not. */
+function neighboursOf(spots: readonly Spot[], cellMm: number): (n: number) => Generator<number> {
+  const box = Math.max(cellMm, ...spots.map((s) => reachMm(s.sizeMm, cellMm)));
   const cells = new Map<string, number[]>();
   const key = (p: readonly number[], d = [0, 0, 0]): string =>
     p.map((v, k) => Math.floor(v / box) + d[k]!).join(' ');
-  taken.forEach((spot, n) => {
+  spots.forEach((spot, n) => {
     const k = key(spot.at);
     const list = cells.get(k);
     if (list) list.push(n);
     else cells.set(k, [n]);
   });
-  const seen = new Uint8Array(taken.length);
-  const regions: Region[] = [];
-  for (let start = 0; start < taken.length; start++) {
-    if (seen[start]) continue;
-    seen[start] = 1;
-    const members = [start];
-    for (let n = 0; n < members.length; n++) {
-      for (const other of neighbours(taken, members[n]!, cells, key)) {
-        if (seen[other] || !touch(taken[members[n]!]!, taken[other]!, cellMm)) continue;
-        seen[other] = 1;
-        members.push(other);
-      }
+  return function* (n) {
+    for (let d = 0; d < 27; d++) {
+      const offset = [(d % 3) - 1, (Math.floor(d / 3) % 3) - 1, Math.floor(d / 9) - 1];
+      yield* cells.get(key(spots[n]!.at, offset)) ?? [];
     }
-    regions.push(regionOf(members.map((n) => taken[n]!)));
-  }
-  return regions.filter((r) => r.spots > 1 && r.lengthMm >= 3 * cellMm).sort((a, b) => a.leastMm - b.leastMm);
+  };
 }
 
-function* neighbours(
-  spots: readonly Spot[],
-  n: number,
-  cells: ReadonlyMap<string, number[]>,
-  key: (p: readonly number[], d?: number[]) => string,
-): Generator<number> {
-  for (let d = 0; d < 27; d++) {
-    const offset = [(d % 3) - 1, (Math.floor(d / 3) % 3) - 1, Math.floor(d / 9) - 1];
-    yield* cells.get(key(spots[n]!.at, offset)) ?? [];
+/**
+ * The narrowest spot of each box of half a reach: a wide wall is told by few spots, none so far apart that the wall
+ * would fall into pieces. Keeps the order.
+ */
+export function sparseSpots(spots: Iterable<Spot>, cellMm: number, most: number): Spot[] {
+  const taken = new Set<string>();
+  const kept: Spot[] = [];
+  for (const spot of spots) {
+    if (kept.length === most) break;
+    const box = reachMm(spot.sizeMm, cellMm) / 2;
+    const octave = Math.floor(Math.log2(spot.sizeMm));
+    const key = [octave, ...spot.at.map((v) => Math.floor(v / box))].join(' ');
+    if (taken.has(key)) continue;
+    taken.add(key);
+    kept.push(spot);
   }
+  return kept;
 }
 
 const apart = (a: readonly number[], b: readonly number[]): number =>
@@ -90,8 +145,7 @@ const apart = (a: readonly number[], b: readonly number[]): number =>
 const touch = (a: Spot, b: Spot, cellMm: number): boolean =>
   apart(a.at, b.at) <= reachMm(Math.max(a.sizeMm, b.sizeMm), cellMm);
 
-function regionOf(spots: readonly Spot[]): Region {
-  const least = spots.reduce((a, b) => (b.sizeMm < a.sizeMm ? b : a));
+function regionOf(least: Spot, spots: readonly Spot[]): Region {
   const far = spots.reduce((a, b) => (apart(least.at, b.at) > apart(least.at, a.at) ? b : a));
   return {
     at: least.at,

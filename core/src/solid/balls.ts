@@ -11,7 +11,8 @@ export interface Balls {
   radiusMm: Float64Array;
   /**
    * 1 where the two surfaces that hold the ball face each other (more than 120° apart seen from its centre), or no
-   * larger ball stands beside it: walls, wires, square bars, slots. 0 in corners, where every sharp edge would otherwise read as thin.
+   * larger ball stands beside it: walls, wires, square bars, slots. 0 in corners and along sharp edges, which would
+   * otherwise read as thin.
    */
   opposed: Uint8Array;
   /** 1 where the surface confirmed the ball; 0 where only the grid vouches for it. */
@@ -20,6 +21,10 @@ export interface Balls {
 
 /** cos 120°. */
 const OPPOSED_COS = -0.5;
+/** Two sides that meet at less than this are a tapering wall, with a thickness of its own at each place. sin 10°. */
+const WALL_HALF_SINE = 0.174;
+/** Half a radius away from the tip the ball has grown by this share of what a wedge gives, or it is no wedge. */
+const WEDGE_GROWTH = 0.8;
 /** cos 70°: two touches this far apart are two sides, and the direction between them is beyond doubt. */
 const CLEAR_COS = 0.34;
 /** The first try is this much larger than the distance at the cell, plus one cell. */
@@ -38,6 +43,13 @@ const createBalls = (count: number): Balls => ({
   exact: new Uint8Array(count),
 });
 const KEYS = ['x', 'y', 'z', 'radiusMm', 'opposed', 'exact'] as const;
+
+export interface RefineOptions {
+  /** Balls smaller than this that two neighbouring faces hold are looked at more closely, for square bars. mm. */
+  settleBelowMm?: number;
+  /** Whether a point is on the side that the balls fill; without it sharp edges are not told from walls. */
+  sameSide?: (x: number, y: number, z: number) => boolean;
+}
 
 /** The largest ball at a grid cell. */
 export interface Ball {
@@ -63,7 +75,7 @@ export class BallFinder {
     private readonly bricks: Bricks,
     private readonly field: Uint16Array,
     private readonly tree: TriangleTree,
-    private readonly settleBelowMm = 0,
+    private readonly options: RefineOptions = {},
   ) {
     this.shrink = new ShrinkingBall(tree);
   }
@@ -81,24 +93,51 @@ export class BallFinder {
     const gridMm = Math.sqrt(this.field[entry]!) * cellMm;
     const nearMm = (descend(this.bricks, this.field, cell, foot) + 2) * cellMm;
     const tryMm = FIRST_TRY * gridMm + cellMm;
-    const exact =
-      shrink.from(...mm(foot), nearMm, tryMm) &&
+    const trustMm = TRUST_CELLS * cellMm + TRUST_SHARE * gridMm;
+    const grown = (from: Int32Array, withinMm: number): boolean =>
+      shrink.from(...mm(from), withinMm, tryMm) &&
       (shrink.cos < CLEAR_COS || shrink.again(tryMm)) &&
-      Math.abs(shrink.radius - gridMm) <= TRUST_CELLS * cellMm + TRUST_SHARE * gridMm;
-    const opposed = exact && shrink.cos < OPPOSED_COS;
-    if (!opposed && gridMm < this.settleBelowMm) {
-      const top = crestOf(this.bricks, this.field, entry);
-      const ball = top >= 0 ? this.settledAt(top) : null;
-      if (ball) return ball;
-    }
-    return exact
-      ? {
-          at: [shrink.x, shrink.y, shrink.z],
-          radiusMm: shrink.radius,
-          opposed,
-          exact,
-        }
+      Math.abs(shrink.radius - gridMm) <= trustMm;
+    const isHere = (): boolean => {
+      const [x, y, z] = mm(cell);
+      return Math.hypot(shrink.x - x, shrink.y - y, shrink.z - z) <= trustMm;
+    };
+    // Above an inner edge the way up from the surface leads elsewhere than to the cell: then from the cell itself.
+    const exact =
+      (grown(foot, nearMm) && isHere()) || grown(cell, gridMm + 2 * cellMm) || grown(foot, nearMm);
+    const twoSided = exact && shrink.cos < OPPOSED_COS;
+    const opposed = twoSided && !this.isEdge();
+    const found: Ball = exact
+      ? { at: [shrink.x, shrink.y, shrink.z], radiusMm: shrink.radius, opposed, exact }
       : { at: mm(cell), radiusMm: Math.max(0.5 * cellMm, gridMm - 0.5 * cellMm), opposed, exact };
+    if (twoSided || gridMm >= (this.options.settleBelowMm ?? 0)) return found;
+    const top = crestOf(this.bricks, this.field, entry);
+    return (top >= 0 ? this.settledAt(top) : null) ?? found;
+  }
+
+  /**
+   * Whether the ball just found lies in a sharp edge: it grows away from the tip as in a wedge, and beyond the tip
+   * nothing of the same side follows. A neck between two wedges is no edge.
+   */
+  private isEdge(): boolean {
+    const { shrink, hit, tree } = this;
+    const { sameSide } = this.options;
+    const length = Math.hypot(...shrink.tip);
+    const halfSine = length / 2;
+    if (!sameSide || halfSine < WALL_HALF_SINE) return false;
+    const { cellMm } = this.bricks.frame;
+    const along = (mm: number): Ball['at'] =>
+      [shrink.x, shrink.y, shrink.z].map((v, k) => v + (mm * shrink.tip[k]!) / length) as Ball['at'];
+    const inward = along(-shrink.radius / 2);
+    const wanted2 = (shrink.radius * (1 + (WEDGE_GROWTH * halfSine) / 2)) ** 2;
+    if (tree.closest(...inward, wanted2, hit)) {
+      // Where the edge ends at a third face the ball grows away from that as well.
+      const away = [hit.x, hit.y, hit.z].map((v, k) => inward[k]! - v);
+      const share = shrink.radius / (2 * Math.max(Math.hypot(...away), 1e-12));
+      const clear = inward.map((v, k) => v + share * away[k]!) as Ball['at'];
+      if (tree.closest(...clear, wanted2, hit)) return false;
+    }
+    return !sameSide(...along(shrink.radius / halfSine + 1.5 * cellMm));
   }
 
   /** Many cells of a bar lead to the same top. */
@@ -135,32 +174,29 @@ export class BallFinder {
       if (at === here) step /= 2;
     }
     for (let n = 0; n < DIRECTIONS.length; n += 3) {
-      // Faces and corners are 55° apart at most: a flank or a wedge grows enough that far off its own way.
-      if (
-        DIRECTIONS[n]! * DIRECTIONS[n + 1]! * DIRECTIONS[n + 2]! === 0 &&
-        Math.abs(DIRECTIONS[n]! + DIRECTIONS[n + 1]! + DIRECTIONS[n + 2]!) !== 1
-      )
-        continue;
       const beside = at.map((v, k) => v + radiusMm * DIRECTIONS[n + k]!) as Ball['at'];
       if (reach(beside, 2 * radiusMm) > LARGER_BESIDE * radiusMm) return null;
     }
-    return { at, radiusMm, opposed: true, exact: true };
+    const inEdge =
+      this.shrink.from(...at, 1.05 * radiusMm, FIRST_TRY * radiusMm) &&
+      this.shrink.cos < OPPOSED_COS &&
+      this.isEdge();
+    return inEdge ? null : { at, radiusMm, opposed: true, exact: true };
   }
 }
 
 /**
- * Balls at ridge cells, exact on the surface, largest first. Those smaller than `settleBelowMm` that two neighbouring
- * faces hold are looked at more closely, for square bars. O(balls · log triangles).
+ * Balls at ridge cells, exact on the surface, largest first. O(balls · log triangles).
  */
 export function refineBalls(
   bricks: Bricks,
   field: Uint16Array,
   entries: Uint32Array,
   tree: TriangleTree,
-  settleBelowMm = 0,
+  options: RefineOptions = {},
 ): Balls {
   const balls = createBalls(entries.length);
-  const finder = new BallFinder(bricks, field, tree, settleBelowMm);
+  const finder = new BallFinder(bricks, field, tree, options);
   for (let n = 0; n < entries.length; n++) {
     const ball = finder.at(entries[n]!);
     [balls.x[n], balls.y[n], balls.z[n]] = ball.at;
@@ -186,8 +222,11 @@ function pick(balls: Balls, which: Uint32Array): Balls {
 }
 
 /** Balls of one list that pass a test, by number. */
-export const filterBalls = (balls: Balls, keep: (n: number) => boolean): Balls =>
-  pick(balls, Uint32Array.from({ length: balls.count }, (_, n) => n).filter(keep));
+export const filterBalls = (balls: Balls, keep: (n: number, balls: Balls) => boolean): Balls =>
+  pick(
+    balls,
+    Uint32Array.from({ length: balls.count }, (_, n) => n).filter((n) => keep(n, balls)),
+  );
 
 /** Two lists as one, largest first. */
 export function joinBalls(a: Balls, b: Balls): Balls {

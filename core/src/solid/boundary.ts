@@ -42,7 +42,7 @@ export function boundaryTriangles(
 }
 
 /** Whether the ray nearest to a point is in the solid at its height. */
-function isSolid({ grid, starts, ends }: Dexels, x: number, y: number, z: number): boolean {
+export function isSolid({ grid, starts, ends }: Dexels, x: number, y: number, z: number): boolean {
   const at = (axis: number): number => (axis === 0 ? x : axis === 1 ? y : z);
   const i = Math.round((at(grid.axes[0]) - grid.u0) / grid.du);
   const j = Math.round((at(grid.axes[1]) - grid.v0) / grid.dv);

@@ -1,4 +1,4 @@
-export { boundaryTest, boundaryTriangles } from './boundary';
+export { boundaryTest, boundaryTriangles, isSolid } from './boundary';
 export { columnsOf, frameRound, type CellFrame, type ColumnGrid } from './columnGrid';
 export { crossColumns, solidRuns, sweepDexels, type Dexels } from './dexels';
 export {
@@ -15,7 +15,15 @@ export {
 export { FAR, measureDistances } from './distance';
 export { gridBothSides, type SolidGrid } from './solidGrid';
 export { CLIMB_OPPOSED, ridgeCells, RIDGE_SPACING, thinRidge } from './ridge';
-export { BallFinder, filterBalls, joinBalls, refineBalls, type Ball, type Balls } from './balls';
+export {
+  BallFinder,
+  filterBalls,
+  joinBalls,
+  refineBalls,
+  type Ball,
+  type Balls,
+  type RefineOptions,
+} from './balls';
 export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from './localSize';
 export { TriangleTree, type Closest } from './triangleTree';
 export { WindingField } from './windingNumber';

@@ -117,20 +117,28 @@ function climbsOn(
   return ROOTS[field[e]!]! - ROOTS[field[entry]!]! >= CLIMB * Math.sqrt(dx * dx + dy * dy + dz * dz);
 } // prettier-ignore
 
+export interface ThinnedRidge {
+  /** The largest ball of each box, largest first. */
+  largest: Uint32Array;
+  /** The smallest of the boxes whose balls differ: a neck is no wider than a box. */
+  necks: Uint32Array;
+}
+
 /**
- * The ridge thinned to what covers the solid: largest first, at most one ball in each box of side spacing·√r cells
+ * The ridge thinned to what covers the solid: largest first, one ball in each box of side spacing·√r cells
  * among balls of like size (r within a factor 2). Balls s apart leave a lens s²/8r deep uncovered: a third of a
- * cell at spacing 1.6, three quarters at 2.4. Result: entries, largest ball first.
+ * cell at spacing 1.6, three quarters at 2.4. Result: entries.
  */
 export function thinRidge(
   bricks: Bricks,
   field: Uint16Array,
   cells: Uint32Array,
   spacing: number = RIDGE_SPACING.close,
-): Uint32Array {
+): ThinnedRidge {
   const sorted = sortByValue(field, cells);
-  const taken = new Set<number>();
+  const boxes = new Map<number, number>();
   const kept: number[] = [];
+  const smallest: number[] = [];
   for (let n = 0; n < sorted.length; n++) {
     const entry = sorted[n]!;
     const octave = Math.floor(Math.log2(field[entry]!) / 2);
@@ -139,11 +147,15 @@ export function thinRidge(
     const key =
       ((octave * 4096 + Math.floor(cell[2]! / box)) * 4096 + Math.floor(cell[1]! / box)) * 4096 +
       Math.floor(cell[0]! / box);
-    if (taken.has(key)) continue;
-    taken.add(key);
-    kept.push(entry);
+    const place = boxes.get(key);
+    if (place === undefined) {
+      boxes.set(key, kept.length);
+      kept.push(entry);
+      smallest.push(entry);
+    } else smallest[place] = entry;
   }
-  return Uint32Array.from(kept);
+  const necks = smallest.filter((entry, n) => field[entry]! < field[kept[n]!]!);
+  return { largest: Uint32Array.from(kept), necks: Uint32Array.from(necks) };
 }
 
 /** Entries by falling value: counting sort on the squared distance. */

@@ -14,6 +14,8 @@ export class ShrinkingBall {
   radius = 0;
   /** Cosine between the directions to the two touching points; 1 when there is only one. */
   cos = 1;
+  /** From the centre towards where the two touching surfaces meet; its length is twice the sine of half their angle. */
+  readonly tip: [number, number, number] = [0, 0, 0];
   private readonly hit: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
 
   constructor(private readonly tree: TriangleTree) {}
@@ -32,6 +34,7 @@ export class ShrinkingBall {
     const [nx, ny, nz] = [(x - cx) / away, (y - cy) / away, (z - cz) / away];
     let radius = Math.max(tryMm, away);
     this.cos = 1;
+    this.tip.fill(0);
     for (let step = 0; step < SHRINK_STEPS; step++) {
       const [mx, my, mz] = [cx + nx * radius, cy + ny * radius, cz + nz * radius];
       if (!tree.closest(mx, my, mz, (radius * (1 - SHRINK_TOLERANCE)) ** 2, hit)) break;
@@ -44,6 +47,9 @@ export class ShrinkingBall {
       if (cos > FACET_COS) break;
       radius = next;
       this.cos = cos;
+      this.tip[0] = dx / next - 2 * nx;
+      this.tip[1] = dy / next - 2 * ny;
+      this.tip[2] = dz / next - 2 * nz;
     }
     this.x = cx + nx * radius;
     this.y = cy + ny * radius;

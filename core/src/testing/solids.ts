@@ -224,3 +224,16 @@ export const tube = (outer: number, inner: number, height: number, around: numbe
     ],
     around,
   );
+
+/** A bar along y of a section of [x, z] points, counter-clockwise seen against y, that its first point sees whole. */
+export function prism(section: readonly (readonly [number, number])[], length: number): TestMesh {
+  const n = section.length;
+  const positions = [0, length].flatMap((y) => section.flatMap(([x, z]) => [x, y, z]));
+  const triangles: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const next = (i + 1) % n;
+    triangles.push(i, next, n + i, next, n + next, n + i);
+    if (i > 0 && i + 1 < n) triangles.push(0, i + 1, i, n, n + i, n + i + 1);
+  }
+  return { positions, triangles };
+}

@@ -8,6 +8,9 @@ const mm = (value: number) => quantity(value, 'mm', 2);
 const placesOf = (regions: readonly Region[]): Place[] =>
   regions.slice(0, PLACES_MAX).map(({ at, leastMm }) => ({ at, sizeMm: leastMm }));
 
+/** A wall as thick as the limit reads up to this much under it. */
+const READING_SHARE = 0.01;
+
 /** Under the resin's finest feature, and too thin for wear once finished. */
 export function findThin(
   analysis: PatternAnalysis,
@@ -16,7 +19,7 @@ export function findThin(
 ): Finding[] {
   const { fineMm } = analysis.resolution;
   const regions = (limitMm: number): Region[] =>
-    groupSpots(analysis.thin, fineMm, ({ sizeMm }) => sizeMm < limitMm);
+    groupSpots(analysis.thin, fineMm, ({ sizeMm }) => sizeMm < limitMm * (1 - READING_SHARE));
   const found: Finding[] = [];
   const under = regions(limits.finestMm);
   if (under.length > 0) {
