@@ -1,4 +1,12 @@
-import { edgeCurve, foreseeOutcomes, tuneExposure, type Settable, type TuningTrial } from '@zero-pour/core';
+import {
+  edgeCurve,
+  foreseeOutcomes,
+  learnSpread,
+  tuneExposure,
+  USUAL_SPREAD,
+  type Settable,
+  type TuningTrial,
+} from '@zero-pour/core';
 import {
   drawShop,
   FEATURES,
@@ -40,8 +48,27 @@ function timeRefresh(startS: number, trials: readonly TuningTrial[]): void {
   refreshMs.push(performance.now() - began);
 }
 
-function tuneByEngine(shop: SimulatedShop): Ending {
-  const trials: TuningTrial[] = [];
+/** Tunings that a shop has behind it when its own scatter is known. */
+const TUNINGS_BEFORE = 12;
+
+/** The engine with a spread of coupons that is believed. */
+const engine =
+  (rho: number) =>
+  (shop: SimulatedShop): Ending =>
+    tuneByEngine(shop, rho);
+
+/** The spread that a shop of a population has learnt by its first tunings. */
+function learntRho(population: Population): number {
+  const random = seeded(SEED + 1);
+  const before = Array.from({ length: TUNINGS_BEFORE }, () => {
+    const trials: TuningTrial[] = [];
+    tuneByEngine(drawShop(random, population), USUAL_SPREAD.rho, trials);
+    return trials;
+  });
+  return learnSpread(before).rho;
+}
+
+function tuneByEngine(shop: SimulatedShop, rho: number, trials: TuningTrial[] = []): Ending {
   const coupon = { struts: FEATURES, slots: FEATURES };
   for (;;) {
     const { recommended, next, verdict } = tuneExposure({
@@ -49,6 +76,7 @@ function tuneByEngine(shop: SimulatedShop): Ending {
       trials,
       settable: SETTABLE,
       coupon,
+      rho,
     });
     if (refreshMs.length < REFRESHES) timeRefresh(shop.startS, trials);
     const ended = { coupons: trials.length, exposureS: recommended.exposureS };
@@ -118,7 +146,8 @@ function row(population: Population, name: string, tune: (shop: SimulatedShop) =
 /** Simulated shops tuned by the engine and by two habits of the trade. */
 export function measureExposure(): string {
   const rows = POPULATIONS.flatMap((population) => [
-    row(population, 'Zero Pour', tuneByEngine),
+    row(population, 'Zero Pour, a new shop', engine(USUAL_SPREAD.rho)),
+    row(population, `Zero Pour, after ${TUNINGS_BEFORE} tunings`, engine(learntRho(population))),
     row(population, 'raise by a tenth until nine tenths stand', raiseByTenths),
     row(population, 'bisect on what stands', bisectOnSurvivors),
   ]);

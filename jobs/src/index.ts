@@ -10,5 +10,5 @@ export { readFileJob, type FileReading } from './readFile';
 export { savePartJob, type SaveFormat, type Stretch } from './savePart';
 export { shapeJob, type ViewMesh } from './shape';
 export { standingInput, standingJob, type StandingInput } from './standing';
-export { tuneJob, type TuningAnswer, type TuningJob } from './tuning';
+export { spreadJob, tuneJob, type TuningAnswer, type TuningJob } from './tuning';
 export { waysJob, type FoundWays, type WaysInput } from './ways';

@@ -1,9 +1,11 @@
 import type {
   CouponOutcome,
+  CouponSpread,
   EdgeCurve,
   NextCoupon,
   Recommendation,
   TuningInput,
+  TuningTrial,
   Verdict,
 } from '@zero-pour/core';
 import { defineJob, typed } from './job';
@@ -15,6 +17,8 @@ export interface TuningJob extends TuningInput {
   chartS: [number, number];
   /** Print the best exposure next, whatever another would teach: a base that falls off costs the plate. */
   keepToBest: boolean;
+  /** What `spreadJob` said, or what is usual. */
+  rho: number;
 }
 
 /** What the counts say, ready to show. */
@@ -26,6 +30,14 @@ export interface TuningAnswer {
   slots: EdgeCurve;
   outcomes: CouponOutcome[];
 }
+
+/** How much the features of this shop's coupons go together; asked apart, since it changes seldom and takes longer. */
+export const spreadJob = defineJob({
+  name: 'coupon spread',
+  version: 1,
+  input: typed<TuningTrial[][]>(),
+  output: typed<CouponSpread>(),
+});
 
 /** Everything that the counts so far say. */
 export const tuneJob = defineJob({

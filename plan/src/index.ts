@@ -76,6 +76,7 @@ export {
   type TuningOf,
   type UsedTrial,
 } from './resin/tuning/gatherTrials';
+export { shopTunings } from './resin/tuning/shopTunings';
 export { nextVersion, standingProfile, type AcceptedFigures } from './resin/tuning/profileFrom';
 export { doubtfulSince, judgeProfileAge } from './resin/tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './resin/ranking';

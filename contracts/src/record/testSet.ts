@@ -1,4 +1,4 @@
-import { CAST_GRADES, PRINT_GRADES, TUNED_CLASSES, VERDICTS } from '@zero-pour/core';
+import { CAST_GRADES, PRINT_FAULT_KEYS, PRINT_GRADES, TUNED_CLASSES, VERDICTS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
   EXPOSURE_S,
@@ -33,6 +33,8 @@ export const testSetRunSchema = z.strictObject({
         thinnestMm: quantitySchema('Thinnest', 'mm', [0.05, 50], { digits: 2 }).nullable(),
         print: z.enum(PRINT_GRADES).nullable(),
         cast: z.enum(CAST_GRADES).nullable(),
+        /** What went wrong with its print. */
+        faults: z.array(z.enum(PRINT_FAULT_KEYS)).max(6).optional(),
         photos: photosSchema,
         note: z.string().max(400),
       }),

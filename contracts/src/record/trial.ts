@@ -16,6 +16,7 @@ import {
   LAYERS,
   LIGHT_NM,
   momentSchema,
+  nameSchema,
   noteSchema,
   RAFT_MM,
   ROOM_C,
@@ -24,6 +25,8 @@ import {
 } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
 
+/** Copies of a part on one plate. */
+const PARTS: [number, number] = [0, 500];
 const featureCountSchema = z.number().int().min(0).max(COUPON_LIMITS.features[1]);
 
 /** What stands on a coupon: recorded with the trial, so that its counts mean something. */
@@ -65,7 +68,7 @@ export const COUPON_FLAWS = [
 
 export const WIDTH_KINDS = ['strut', 'pin', 'wall', 'slot', 'hole'] as const;
 
-/** One coupon printed at one set of settings, with what was seen (handbook 02, "Tuning by trials"). */
+/** One coupon, or copies of a part, printed at one set of settings, with what was seen (handbook 02, "Tuning by trials"). */
 export const trialSchema = z
   .strictObject({
     resinId: idSchema,
@@ -80,6 +83,17 @@ export const trialSchema = z
     raftMm: quantitySchema('Raft', 'mm', RAFT_MM, { digits: 2 }).nullable(),
     primingCoats: quantitySchema('Priming coats', 'count', [0, 10], { whole: true }).nullable(),
     coupon: couponSpecSchema,
+    /** Copies of a part in place of a coupon: how many stood. */
+    part: z
+      .strictObject({
+        patternId: idSchema.nullable(),
+        name: nameSchema,
+        castClass: z.enum(TUNED_CLASSES),
+        thinnestMm: quantitySchema('Thinnest', 'mm', [0.05, 50], { digits: 2 }).nullable(),
+        good: quantitySchema('Stood', 'count', PARTS, { whole: true }),
+        of: quantitySchema('Of', 'count', PARTS, { whole: true }),
+      })
+      .optional(),
     counts: z.partialRecord(z.enum(TUNED_CLASSES), z.strictObject({ struts: seenSchema, slots: seenSchema })),
     base: z.enum(BASE_RESULTS).nullable(),
     flaws: z.array(z.enum(COUPON_FLAWS)).max(COUPON_FLAWS.length),
@@ -96,6 +110,8 @@ export const trialSchema = z
     note: noteSchema,
   })
   .superRefine((trial, context) => {
+    if (trial.part && trial.part.good > trial.part.of)
+      context.addIssue({ code: 'custom', path: ['part', 'good'], message: `at most ${trial.part.of}` });
     for (const row of trial.coupon.classes) {
       const seen = trial.counts[row.castClass];
       for (const of of ['struts', 'slots'] as const) {

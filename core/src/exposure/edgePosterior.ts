@@ -42,7 +42,7 @@ export function passChance(side: EdgeSide, lnS: number, mu: number, sigma: numbe
   return (1 - LAPSE) / (1 + Math.exp(-z));
 }
 
-interface Grid {
+export interface Grid {
   muFrom: number;
   muTo: number;
   lnSigmaFrom: number;
@@ -174,14 +174,10 @@ export function edgePosterior(side: EdgeSide, startS: number, counts: readonly E
   return normalised(side, logPosterior(side, startS, counts, fine), fine);
 }
 
-/** The first pass: over the prior's reach, and wider while mass lies at its end. */
-function coarsePosterior(
-  side: EdgeSide,
-  startS: number,
-  counts: readonly EdgeCount[],
-): { log: Float64Array; grid: Grid } {
+/** The prior's reach on the coarse grid of the first pass. */
+export function priorGrid(side: EdgeSide, startS: number): Grid {
   const centre = priorMuOf(side, startS);
-  let whole: Grid = {
+  return {
     muFrom: centre - REACH_SD * PRIOR.sdLn,
     muTo: centre + REACH_SD * PRIOR.sdLn,
     lnSigmaFrom: Math.log(PRIOR.slope) - REACH_SD * PRIOR.slopeSdLn,
@@ -189,6 +185,30 @@ function coarsePosterior(
     muPoints: (MU_POINTS - 1) / COARSE_SHARE + 1,
     sigmaPoints: (SIGMA_POINTS - 1) / COARSE_SHARE + 1,
   };
+}
+
+/** Log prior plus any other log likelihood at every point of a grid; `of` is given the chance of passing at an exposure. */
+export function mapGrid(
+  side: EdgeSide,
+  startS: number,
+  grid: Grid,
+  of: (chanceAt: (exposureS: number) => number) => number,
+): Float64Array {
+  const log = logPosterior(side, startS, [], grid);
+  return log.map((prior, i) => {
+    const mu = at(grid.muFrom, grid.muTo, Math.floor(i / grid.sigmaPoints), grid.muPoints);
+    const sigma = Math.exp(at(grid.lnSigmaFrom, grid.lnSigmaTo, i % grid.sigmaPoints, grid.sigmaPoints));
+    return prior + of((exposureS) => passChance(side, Math.log(exposureS), mu, sigma));
+  });
+}
+
+/** The first pass: over the prior's reach, and wider while mass lies at its end. */
+function coarsePosterior(
+  side: EdgeSide,
+  startS: number,
+  counts: readonly EdgeCount[],
+): { log: Float64Array; grid: Grid } {
+  let whole = priorGrid(side, startS);
   let coarse = logPosterior(side, startS, counts, whole);
   // A starting figure far off leaves the mass beyond the prior's reach: what was counted decides how far is looked.
   for (let n = 0; n < WIDENED_MAX && touchesEnd(coarse, whole); n++) {

@@ -1,3 +1,4 @@
+import { weighedCount } from './couponSpread';
 import { passChance, reweighted, thinned, type EdgePosterior } from './edgePosterior';
 import type { CouponCounts } from './nextCoupon';
 import type { EdgePair } from './recommend';
@@ -55,7 +56,13 @@ export function countChances(edge: EdgePosterior, exposureS: number, n: number):
   return out;
 }
 
-function levelsOf(edge: EdgePosterior, exposureS: number, n: number, exposures: readonly number[]): Level[] {
+function levelsOf(
+  edge: EdgePosterior,
+  exposureS: number,
+  n: number,
+  exposures: readonly number[],
+  rho: number,
+): Level[] {
   const chances = countChances(edge, exposureS, n);
   const count = Math.min(LEVELS, n + 1);
   return Array.from({ length: count }, (_, l) => {
@@ -65,7 +72,11 @@ function levelsOf(edge: EdgePosterior, exposureS: number, n: number, exposures: 
     };
     const chance = chances.slice(range.from, range.to + 1).reduce((a, b) => a + b, 0);
     const good = (range.from + range.to) / 2;
-    const sampled = sampleEdge(reweighted(edge, { exposureS, good, of: n }), exposures, SAMPLES);
+    const sampled = sampleEdge(
+      reweighted(edge, { exposureS, ...weighedCount({ good, of: n }, rho) }),
+      exposures,
+      SAMPLES,
+    );
     return { range, chance, sampled, expected: meanOf(sampled) };
   });
 }
@@ -148,7 +159,7 @@ function likeliestRectangle(cells: readonly Cell[][], kind: VerdictKind): Rectan
 
 /**
  * What each outcome of a coupon at this exposure would mean, likeliest first. Counts are looked at in up to nine
- * groups a side; conclusions are those of the verdict rule with one coupon more.
+ * groups a side; conclusions are those of the verdict rule with one coupon more, weighed as the others are (`rho`).
  */
 export function foreseeOutcomes(
   { lower, upper }: EdgePair,
@@ -156,10 +167,11 @@ export function foreseeOutcomes(
   settable: Settable,
   coupon: CouponCounts,
   couponsSoFar: number,
+  rho = 0,
 ): CouponOutcome[] {
   const exposures = spacedS(settable, EXPOSURES);
-  const struts = levelsOf(thinned(lower, POINTS), exposureS, coupon.struts, exposures);
-  const slots = levelsOf(thinned(upper, POINTS), exposureS, coupon.slots, exposures);
+  const struts = levelsOf(thinned(lower, POINTS), exposureS, coupon.struts, exposures, rho);
+  const slots = levelsOf(thinned(upper, POINTS), exposureS, coupon.slots, exposures, rho);
   const cells = cellsOf(struts, slots, exposures, couponsSoFar + 1);
   const all = cells.flat();
   const outcomes = [...new Set(all.map((cell) => cell.kind))].flatMap((kind): CouponOutcome[] => {

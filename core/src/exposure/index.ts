@@ -31,3 +31,4 @@ export {
 } from './widths';
 export { changedSettings, type TrialSettings } from './changedSettings';
 export { BASE_COUPON, BASE_RESULTS, baseTrial, type BaseResult } from './baseLayers';
+export { learnSpread, USUAL_SPREAD, weighedCount, type CouponSpread } from './couponSpread';

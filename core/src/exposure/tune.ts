@@ -1,3 +1,4 @@
+import { weighedCount } from './couponSpread';
 import { edgePosterior, startEvidence, type EdgeCount } from './edgePosterior';
 import { nextCoupon, type CouponCounts, type NextCoupon } from './nextCoupon';
 import { recommendExposure, type EdgePair, type Recommendation } from './recommend';
@@ -26,6 +27,8 @@ export interface TuningInput {
   coupon: CouponCounts;
   /** Coupons in the sense of the verdict rule, when some trials are none. */
   coupons?: number;
+  /** How much the features of one coupon go together, learnt by `learnSpread`; 0: not at all. */
+  rho?: number;
 }
 
 export interface Tuning {
@@ -87,8 +90,14 @@ export function tuneExposure({
   settable,
   coupon,
   coupons = trials.length,
+  rho = 0,
 }: TuningInput): Tuning {
-  const edges = edgesOf(startS, trials);
+  const weighed = trials.map((trial) => ({
+    ...trial,
+    struts: weighedCount(trial.struts, rho),
+    slots: weighedCount(trial.slots, rho),
+  }));
+  const edges = edgesOf(startS, weighed);
   const recommended = recommendExposure(edges, settable, coupon.struts);
   return {
     edges,

@@ -8,12 +8,12 @@ import { readFileJob } from '../readFile';
 import { savePartJob } from '../savePart';
 import { shapeJob } from '../shape';
 import { standingJob } from '../standing';
-import { tuneJob } from '../tuning';
+import { spreadJob, tuneJob } from '../tuning';
 import { waysJob } from '../ways';
 import type { JobContext, Run } from './context';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
-import { tune } from './tune';
+import { spread, tune } from './tune';
 
 interface Runnable {
   job: Job<unknown, unknown>;
@@ -34,6 +34,7 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(couponFileJob, saveCoupon),
     runnable(savePartJob, savePart),
     runnable(tuneJob, tune),
+    runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),
 );
 

@@ -1,4 +1,11 @@
-import { edgeCurve, foreseeOutcomes, tuneExposure } from '@zero-pour/core';
+import {
+  edgeCurve,
+  foreseeOutcomes,
+  learnSpread,
+  tuneExposure,
+  type CouponSpread,
+  type TuningTrial,
+} from '@zero-pour/core';
 import type { TuningAnswer, TuningJob } from '../tuning';
 import type { Run } from './context';
 
@@ -13,7 +20,10 @@ export const tune: Run<TuningJob, TuningAnswer> = (job) => {
       verdict,
       struts: edgeCurve(edges.lower, from, to),
       slots: edgeCurve(edges.upper, from, to),
-      outcomes: foreseeOutcomes(edges, next.exposureS, job.settable, job.coupon, job.coupons),
+      outcomes: foreseeOutcomes(edges, next.exposureS, job.settable, job.coupon, job.coupons, job.rho),
     },
   });
 };
+
+export const spread: Run<TuningTrial[][], CouponSpread> = (tunings) =>
+  Promise.resolve({ output: learnSpread(tunings) });

@@ -35,7 +35,7 @@ describe('test set', () => {
   const patterns = [{ id: uuid(20), name: 'Whelk bead' }] as never;
   const run = newRun(
     THINGS,
-    undefined,
+    { profile: undefined, exposureS: 2.6 },
     [
       { patternId: uuid(20), castClass: 'standard' },
       { patternId: uuid(21), castClass: 'heavy' },

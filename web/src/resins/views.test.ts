@@ -4,6 +4,7 @@ import { gatherTrials, tuningThings, type GatheredTrials } from '@zero-pour/plan
 import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { useFakeShop } from '../testing/fakeServer';
+import { typeInto } from '../testing/showInPour';
 import { lastEmitted } from '../testing/mountInApp';
 import ComparePage from './compare/ComparePage.vue';
 import CurveView from './curve/CurveView.vue';
@@ -97,11 +98,42 @@ describe('test set', () => {
         .every((s) => s.classes('done')),
     ).toBe(true);
   });
-  it('is printed as three of each part', async () => {
+  it('is printed as many times as wanted, at a figure that somebody told, not at the shortest light', async () => {
     const view = show(TestSetView, { resin: resin('Skerry Wax 40') });
-    await button(view, 'Print the test set, 3 of each').trigger('click');
-    expect(shop.server.last('/records/testSetRun/')?.body['pieces']).toHaveLength(12);
-    expect(view.findAll('.piece')).toHaveLength(12);
+    await typeInto(view, 'Of each part', '2');
+    const press = view.findAll('button').find((b) => b.text().startsWith('Print the test set, 2 of each'))!;
+    await press.trigger('click');
+    const { body } = shop.server.last('/records/testSetRun/')!;
+    expect(body['pieces']).toHaveLength(8);
+    expect(view.findAll('.piece:not(.all)')).toHaveLength(8);
+    const printer = shop.file.lists.printer.find((p) => p.id === body['printerId'])!;
+    expect(body['exposureS']).toBeGreaterThan(2 * printer.exposureLeastS);
+  });
+  it('grades the copies of a part in one press, and keeps what went wrong', async () => {
+    const fresh = { ...run(), pieces: run().pieces.map((p) => ({ ...p, print: null, cast: null })) };
+    const table = show(PiecesTable, { run: fresh });
+    const all = table.find('.piece.all');
+    await all
+      .findAll('[role=radio]')
+      .find((r) => r.text() === 'thin or distorted')!
+      .trigger('click');
+    const graded = lastEmitted(table, 'change') as TestSetRun['pieces'];
+    const name = graded[0]!.name;
+    expect(graded.filter((p) => p.print === 'thin or distorted').every((p) => p.name === name)).toBe(true);
+    expect(graded.filter((p) => p.print === 'thin or distorted').length).toBeGreaterThan(1);
+    const bad = show(PiecesTable, { run: { ...fresh, pieces: graded } });
+    await bad
+      .findAll('.faults button')
+      .find((b) => b.text().startsWith('Parted'))!
+      .trigger('click');
+    expect((lastEmitted(bad, 'change') as TestSetRun['pieces'])[0]!.faults).toEqual(['parted from supports']);
+  });
+  it('brings its figure into a profile where most came out whole', async () => {
+    const rows = show(VerdictRows, { run: run(), runs: [run()] });
+    await button(rows, `Take ${run().exposureS} s into a profile`).trigger('click');
+    expect(lastEmitted(rows, 'take')).toBeTruthy();
+    const none = { ...run(), pieces: run().pieces.map((p) => ({ ...p, print: 'missing' as const })) };
+    expect(show(VerdictRows, { run: none, runs: [none] }).text()).not.toContain('into a profile');
   });
   it('takes a casting’s grade away with its print', async () => {
     const table = show(PiecesTable, { run: run() });

@@ -3,6 +3,7 @@ import {
   baseTrial,
   carryOver,
   changedSettings,
+  FEATURE_SIZE_MM,
   featureCount,
   quantity,
   SAME_LAYER_MM,
@@ -16,10 +17,10 @@ import { changeable, curveOf, trialSetting, wantedSetting, type TuningThings } f
 /** What a trial is tuned for: a class of parts, or the base layers. */
 export type TuningOf = TunedClass | 'base';
 
-/** A coupon with what it says here. */
+/** A coupon, or copies of a part, with what it says here. */
 export interface UsedTrial extends TuningTrial {
   trial: Trial;
-  /** Its number among the trials at these settings, from 1, oldest first. */
+  /** Its number among the coupons at these settings, from 1, oldest first; 0 for one carried over and for parts. */
   number: number;
   /** How its exposure was carried over from other settings; empty for one made at these. */
   laws: Phrase[];
@@ -45,11 +46,16 @@ const sameSettings = (trial: Trial, { printer, layerMm }: TuningThings): boolean
 /** The trial as counts of what is tuned, its exposure times a factor; undefined when it says nothing about it. */
 function countsOf(trial: Trial, of: TuningOf, factor: number): TuningTrial | undefined {
   if (of === 'base') return trial.base ? baseTrial(trial.baseExposureS, trial.base) : undefined;
+  const exposureS = trial.exposureS * factor;
+  if (trial.part)
+    return trial.part.castClass === of && trial.part.of > 0
+      ? { exposureS, struts: { good: trial.part.good, of: trial.part.of }, slots: { good: 0, of: 0 } }
+      : undefined;
   const row = trial.coupon.classes.find((c) => c.castClass === of);
   const seen = trial.counts[of];
   if (!row || !seen || (!seen.struts && !seen.slots)) return undefined;
   return {
-    exposureS: trial.exposureS * factor,
+    exposureS,
     struts: featureCount(seen.struts ?? undefined, row.struts),
     slots: featureCount(seen.slots ?? undefined, row.slots),
   };
@@ -78,8 +84,30 @@ const SAME_SIZE_SHARE = 0.04;
 const featureOf = (trial: Trial, of: TuningOf): number | undefined =>
   trial.coupon.classes.find((row) => row.castClass === of)?.featureMm;
 
+/** More than this share of the copies standing is a part that stands. */
+const STANDS_SHARE = 0.5;
+
+/**
+ * A part stands for struts as thin as its thinnest place. Of thinner ones it says something only when it fell, of stouter
+ * ones only when it stood; a part whose thinnest is not known counts as its class's.
+ */
+function partSays(
+  { thinnestMm, good, of }: NonNullable<Trial['part']>,
+  wantedMm: number,
+): Phrase | undefined {
+  if (thinnestMm === null || Math.abs(thinnestMm / wantedMm - 1) <= SAME_SIZE_SHARE) return undefined;
+  const stood = good > STANDS_SHARE * of;
+  const [thinnest, wanted] = [quantity(thinnestMm, 'mm', 2), quantity(wantedMm, 'mm', 2)];
+  if (thinnestMm > wantedMm && stood)
+    return say`It stood, but is ${thinnest} at its thinnest: that says nothing of ${wanted}.`;
+  if (thinnestMm < wantedMm && !stood)
+    return say`It fell, but is ${thinnest} at its thinnest: ${wanted} may stand.`;
+  return undefined;
+}
+
 /** A count says something only about features of its size. */
 function otherSize(trial: Trial, of: TuningOf, wantedMm: number | null): Phrase | undefined {
+  if (trial.part && of !== 'base') return partSays(trial.part, wantedMm ?? FEATURE_SIZE_MM[of]);
   const featureMm = featureOf(trial, of);
   if (featureMm === undefined || wantedMm === null) return undefined;
   if (Math.abs(featureMm / wantedMm - 1) <= SAME_SIZE_SHARE) return undefined;
@@ -127,7 +155,7 @@ export function gatherTrials(
   let number = 0;
   for (const trial of all) {
     const isOwn = own.includes(trial);
-    if (isOwn) number++;
+    if (isOwn && !trial.part) number++;
     const setting = trialSetting(trial, lists.printer);
     if (!setting || !countsOf(trial, of, 1)) continue;
     const size = otherSize(trial, of, featureMm);
@@ -145,7 +173,13 @@ export function gatherTrials(
       gathered.leftOut.push({ trial, why });
     } else {
       const counts = countsOf(trial, of, carried.factor);
-      if (counts) gathered.used.push({ ...counts, trial, number: isOwn ? number : 0, laws: carried.laws });
+      if (counts)
+        gathered.used.push({
+          ...counts,
+          trial,
+          number: isOwn && !trial.part ? number : 0,
+          laws: carried.laws,
+        });
     }
   }
   return gathered;

@@ -1,5 +1,5 @@
-import type { Profile, RecordLists, ShopLists, Trial } from '@zero-pour/contracts';
-import { formatPhrase, METRIC, startingFigures, tuneExposure } from '@zero-pour/core';
+import type { Profile, RecordLists, ShopLists } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, startingFigures } from '@zero-pour/core';
 import { createDemoShop } from '@zero-pour/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { rankResins, sizesNear, yieldsOf } from '../ranking';
@@ -7,11 +7,9 @@ import {
   curveOf,
   doubtfulSince,
   fitTest,
-  gatherTrials,
   judgeProfileAge,
   nextVersion,
   reportsOf,
-  settableOf,
   standingProfile,
   tuningThings,
   wantedSetting,
@@ -35,120 +33,6 @@ const things = (resin: string, printer: string, layerMm: number): TuningThings =
   })!;
 const wax = () => things('Skerry Wax 55', 'Printer A', 0.05);
 const words = (phrase: Parameters<typeof formatPhrase>[0]): string => formatPhrase(phrase, METRIC);
-
-/** The records with one trial changed. */
-const withTrial = (change: Partial<Trial>): RecordLists => ({
-  ...records,
-  trial: records.trial.map((trial, i) => (i === 3 ? { ...trial, ...change } : trial)),
-});
-
-describe('gathering trials', () => {
-  it('takes those of the resin on the printer at the layer height, numbered as printed', () => {
-    const { used, leftOut, vatC } = gatherTrials(lists, records, wax(), 'filigree', false);
-    expect(used.map((u) => [u.number, u.exposureS, u.struts.good, u.slots.good])).toEqual([
-      [1, 2.4, 5, 24],
-      [2, 3, 15, 24],
-      [3, 3.6, 22, 23],
-      [4, 4.5, 24, 15],
-    ]);
-    expect(leftOut).toEqual([]);
-    expect(vatC).toBe(28);
-  });
-  it('leads to the verdict of the handbook’s pictures', () => {
-    const { used } = gatherTrials(lists, records, wax(), 'filigree', false);
-    const { recommended, verdict } = tuneExposure({
-      startS: 3,
-      trials: used,
-      settable: settableOf(wax().printer),
-      coupon: { struts: 24, slots: 24 },
-    });
-    expect(recommended.exposureS).toBe(3.7);
-    expect(verdict.kind).toBe('prints');
-    const brine = gatherTrials(
-      lists,
-      records,
-      things('Brine Clear-Out', 'Printer A', 0.05),
-      'filigree',
-      false,
-    );
-    const no = tuneExposure({
-      startS: 2.8,
-      trials: [...brine.used, ...brine.pieces],
-      settable: settableOf(wax().printer),
-      coupon: { struts: 24, slots: 24 },
-    });
-    expect(no.verdict.kind).toBe('not this resin');
-  });
-  it('says when a trial changed two things', () => {
-    const { changedMore } = gatherTrials(lists, records, wax(), 'filigree', false);
-    expect([...changedMore.values()]).toEqual([
-      ['exposure', 'base seconds'],
-      ['exposure', 'base seconds'],
-    ]);
-  });
-  it('leaves out counts of other feature sizes than the newest coupon’s', () => {
-    const { coupon } = records.trial[3]!;
-    const classes = coupon.classes.map((c) => (c.castClass === 'filigree' ? { ...c, featureMm: 0.3 } : c));
-    const changed = withTrial({ coupon: { ...coupon, classes } });
-    const filigree = gatherTrials(lists, changed, wax(), 'filigree', false);
-    expect(filigree.used.map((u) => u.number)).toEqual([4]);
-    expect(filigree.featureMm).toBe(0.3);
-    expect(words(filigree.leftOut[0]!.why)).toBe('Its features were 0.25 mm, not 0.30 mm.');
-    expect(gatherTrials(lists, changed, wax(), 'heavy', false).used).toHaveLength(4);
-  });
-  it('leaves out another temperature, always', () => {
-    const { used, leftOut } = gatherTrials(
-      lists,
-      withTrial({ vatC: { state: 'measured', value: 21 } }),
-      wax(),
-      'filigree',
-      true,
-    );
-    // The newest temperature is what the others are told by.
-    expect(used.map((u) => u.number)).toEqual([4]);
-    expect(words(leftOut[0]!.why)).toContain('21 °C');
-  });
-  it('counts other settings in only when asked, by their law', () => {
-    const thinner = withTrial({ layerMm: 0.035 });
-    const without = gatherTrials(lists, thinner, wax(), 'filigree', true);
-    expect(words(without.leftOut[0]!.why)).toContain('working curve');
-    const curved: RecordLists = {
-      ...thinner,
-      cureTest: records.cureTest.map((test) => ({ ...test, resinId: wax().resin.id })),
-    };
-    expect(gatherTrials(lists, curved, wax(), 'filigree', false).used).toHaveLength(3);
-    const pooled = gatherTrials(lists, curved, wax(), 'filigree', true).used.find((u) => u.laws.length > 0)!;
-    const dp = curveOf(curved, wax().resin.id, 405)!.dpMm;
-    expect(pooled.exposureS).toBeCloseTo(4.5 * Math.exp(0.015 / dp), 9);
-    expect(pooled.number).toBe(0);
-  });
-  it('counts whole and missing pieces of a test set as one strut, and no others', () => {
-    const { pieces } = gatherTrials(lists, records, wax(), 'filigree', false);
-    expect(pieces.map((p) => [p.struts.good, p.struts.of, p.slots.of])).toEqual(Array(4).fill([1, 1, 0]));
-    const brine = gatherTrials(
-      lists,
-      records,
-      things('Brine Clear-Out', 'Printer A', 0.05),
-      'filigree',
-      false,
-    );
-    expect(brine.pieces.map((p) => p.struts.good)).toEqual([0, 0]);
-  });
-  it('has the base layers as a problem of their own', () => {
-    const { used } = gatherTrials(lists, records, wax(), 'base', false);
-    expect(used.map((u) => [u.exposureS, u.struts.good, u.slots.good])).toEqual([
-      [25, 1, 1],
-      [32, 1, 0],
-      [25, 1, 1],
-      [25, 1, 1],
-    ]);
-  });
-  it('says nothing of a class that no coupon carried', () => {
-    expect(
-      gatherTrials(lists, records, things('Skerry Low-Ash', 'Printer B', 0.035), 'heavy', false).used,
-    ).toEqual([]);
-  });
-});
 
 describe('figures to begin with', () => {
   it('come from the maker, from other printers by light, and from the working curve', () => {

@@ -17,12 +17,14 @@ const parts = computed(() =>
 const chosen = shallowRef<string>();
 const shown = computed(() => chosen.value ?? parts.value[0]?.id);
 const columns = computed(() => (shown.value ? sideBySide(props.runs, shown.value) : []));
+const printerName = (id: string): string =>
+  shop.lists.printer.find((p) => p.id === id)?.name ?? 'a printer that is gone';
 const resinName = (id: string): string => shop.lists.resin.find((r) => r.id === id)?.name ?? '';
 </script>
 
 <template>
   <section v-if="parts.length > 0" class="stage-block">
-    <h2>The same part in other resins</h2>
+    <h2>The same part in other resins and on other printers</h2>
     <PickRow
       label="Part"
       :things="parts.map(({ id, name }) => ({ key: id, name }))"
@@ -32,7 +34,7 @@ const resinName = (id: string): string => shop.lists.resin.find((r) => r.id === 
     <div class="columns">
       <article v-for="{ run, pieces } in columns" :key="run.id" :class="{ own: run.resinId === resinId }">
         <h3>{{ resinName(run.resinId) }}</h3>
-        <p class="mute">{{ run.exposureS }} s</p>
+        <p class="mute">{{ printerName(run.printerId) }}, {{ run.exposureS }} s</p>
         <ul>
           <li v-for="piece in pieces" :key="piece.key">
             {{ piece.print ?? 'not graded' }}<template v-if="piece.cast">, cast {{ piece.cast }}</template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Settings } from '@zero-pour/contracts';
 import { TUNED_CLASSES, type TunedClass } from '@zero-pour/core';
-import { computed } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 
@@ -9,6 +9,8 @@ import { useShop } from '../../state/shopStore';
 const shop = useShop();
 const notices = useNotices();
 const parts = computed(() => shop.settings.testSet);
+/** It stays open while parts are added. */
+const open = shallowRef(parts.value.length === 0);
 const nameOf = (id: string): string => shop.patterns.find((p) => p.id === id)?.name ?? 'a part that is gone';
 const others = computed(() =>
   shop.patterns.filter((p) => !parts.value.some((part) => part.patternId === p.id)),
@@ -25,7 +27,7 @@ const setClass = (patternId: string, castClass: TunedClass): void =>
 </script>
 
 <template>
-  <details class="parts" :open="parts.length === 0">
+  <details class="parts" :open="open" @toggle="(event) => (open = (event.target as HTMLDetailsElement).open)">
     <summary>
       The shop’s test set:
       <b>{{ parts.length === 0 ? 'none yet' : parts.map((p) => nameOf(p.patternId)).join(', ') }}</b>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import PickRow from '../../components/PickRow.vue';
 import StandingLine from '../../components/StandingLine.vue';
-import type { Resin, TestSetRun } from '@zero-pour/contracts';
-import { standingProfile } from '@zero-pour/plan';
+import type { Profile, Resin, TestSetRun } from '@zero-pour/contracts';
+import type { TunedClass } from '@zero-pour/core';
+import { standingProfile, tuningThings } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import { useNotices } from '../../state/notices';
@@ -11,7 +12,9 @@ import { useShop } from '../../state/shopStore';
 import { useEdited } from '../../state/useEdited';
 import { formatDay } from '../../time/formatMoment';
 import { useTuneChoice } from '../tune/useTuneChoice';
-import { newRun } from './newRun';
+import { acceptFigure } from '../tune/acceptFigure';
+import BeginRun from './BeginRun.vue';
+import { figureToPrint, newRun } from './newRun';
 import PiecesTable from './PiecesTable.vue';
 import RunFields from './RunFields.vue';
 import SideBySide from './SideBySide.vue';
@@ -63,14 +66,42 @@ const steps = computed(() => {
   ];
 });
 
-const COPIES = 3;
-async function begin(): Promise<void> {
-  if (!things.value) return;
-  const profile =
-    of.value === 'base' ? undefined : standingProfile(shop.lists.profile, things.value, of.value);
-  const made = newRun(things.value, profile, shop.settings.testSet, shop.patterns, COPIES, new Date());
+const figure = computed(
+  () =>
+    things.value &&
+    figureToPrint(shop.lists, records.lists, things.value, of.value === 'base' ? 'standard' : of.value),
+);
+/** A run here, and one for each profile that the same plate is printed by beside it. */
+async function begin(copies: number, also: readonly Profile[]): Promise<void> {
+  if (!things.value || !figure.value) return;
+  const now = new Date();
+  const { testSet } = shop.settings;
+  const made = newRun(things.value, figure.value, testSet, shop.patterns, copies, now);
   chosenId.value = made.id;
-  await records.add('testSetRun', made).catch(notices.wrong);
+  const beside = also.flatMap((profile) => {
+    const others = tuningThings(shop.lists, profile);
+    const by = { profile, exposureS: profile.exposureS };
+    return others ? [newRun(others, by, testSet, shop.patterns, copies, now)] : [];
+  });
+  for (const each of [made, ...beside]) await records.add('testSetRun', each).catch(notices.wrong);
+}
+
+/** The figure of a run whose pieces came out, into a profile that pours use. */
+async function takeFigure(castClass: TunedClass): Promise<void> {
+  const now = run.value;
+  const at = now && tuningThings(shop.lists, now);
+  if (!at) return;
+  const pieces = now.pieces.filter((p) => p.castClass === castClass && p.print !== null);
+  const whole = pieces.filter((p) => p.print === 'whole').length;
+  const vatC = standingProfile(shop.lists.profile, at, castClass)?.vatC ?? null;
+  const made = await acceptFigure(shop.keepItem, shop.lists.profile, at, castClass, {
+    exposureS: now.exposureS,
+    vatC,
+    tested: true,
+    provenance: `test set, ${whole} of ${pieces.length} whole, ${formatDay(Date.parse(now.printedAt))}`,
+    foundAt: now.printedAt,
+  }).catch(notices.wrong);
+  if (made) notices.tell(`${made.name} is ready for pours.`);
 }
 async function remove(gone: TestSetRun): Promise<void> {
   await records.remove('testSetRun', gone.id).catch(notices.wrong);
@@ -95,6 +126,13 @@ async function remove(gone: TestSetRun): Promise<void> {
   <p v-if="!things" class="mute mt-2">
     <router-link to="/shop/printer">Add a printer first</router-link>: the set is printed on one.
   </p>
+  <BeginRun
+    v-if="shop.settings.testSet.length > 0 && things && figure"
+    :resin-id="resin.id"
+    :printer-id="things.printer.id"
+    :exposure-s="figure.exposureS"
+    @begin="begin"
+  />
   <PickRow
     label="Run"
     :things="
@@ -106,15 +144,12 @@ async function remove(gone: TestSetRun): Promise<void> {
     :picked="run?.id"
     @pick="(id) => (chosenId = id)"
   >
-    <v-btn v-if="shop.settings.testSet.length > 0 && things" size="small" @click="begin"
-      >Print the test set, {{ COPIES }} of each</v-btn
-    >
     <StandingLine v-if="run" :standing="standing" />
   </PickRow>
   <template v-if="run">
     <RunFields :run="run" @change="set" />
     <PiecesTable :run="run" @change="(pieces) => set({ pieces })" />
-    <VerdictRows :run="run" :runs="runs" @change="(verdicts) => set({ verdicts })" />
+    <VerdictRows :run="run" :runs="runs" @change="(verdicts) => set({ verdicts })" @take="takeFigure" />
     <SideBySide :runs="records.lists.testSetRun" :resin-id="resin.id" />
     <CautionLine of="burnout" />
     <button type="button" class="text-button mt-3" @click="remove(run)">Take this run away</button>

@@ -10,9 +10,15 @@ import { summarise } from './gradeSummary';
 
 /** The verdict per class, prints and casts apart: what the counts suggest, and what is decided. */
 const props = defineProps<{ run: TestSetRun; runs: readonly TestSetRun[] }>();
-const emit = defineEmits<{ change: [verdicts: TestSetRun['verdicts']] }>();
+const emit = defineEmits<{ change: [verdicts: TestSetRun['verdicts']]; take: [castClass: TunedClass] }>();
 const units = useUnits();
 const rows = computed(() => summarise(props.runs.map((r) => (r.id === props.run.id ? props.run : r))));
+
+/** Its figure is worth keeping where most of this run's pieces of the class came out whole. */
+const takes = (castClass: TunedClass): boolean => {
+  const graded = props.run.pieces.filter((p) => p.castClass === castClass && p.print !== null);
+  return graded.length > 0 && 2 * graded.filter((p) => p.print === 'whole').length > graded.length;
+};
 
 type Word = { says: (typeof VERDICTS)[number] | null; keepFor: string };
 const EMPTY: Word = { says: null, keepFor: '' };
@@ -54,6 +60,9 @@ const DOING = ['prints', 'casts'] as const;
           {{ formatPhrase((doing === 'prints' ? row.printsSay : row.castsSay).why, units.choice) }}
         </span>
       </div>
+      <v-btn v-if="takes(row.castClass)" class="take" size="small" @click="emit('take', row.castClass)"
+        >Take {{ run.exposureS }} s into a profile</v-btn
+      >
     </div>
   </section>
 </template>
@@ -76,6 +85,10 @@ const DOING = ['prints', 'casts'] as const;
 }
 .row h3 {
   grid-row: 1 / span 2;
+}
+.take {
+  grid-column: 2;
+  justify-self: start;
 }
 .doing {
   width: 48px;

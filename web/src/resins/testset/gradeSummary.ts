@@ -37,14 +37,15 @@ export function summarise(runs: readonly TestSetRun[]): ClassSummary[] {
 
 export type Piece = TestSetRun['pieces'][number];
 
-/** The same part in several resins, newest run of each first: for pictures side by side. */
+/** The same part in several resins and on several printers, newest run of each first: for pictures side by side. */
 export function sideBySide(
   runs: readonly TestSetRun[],
   patternId: string,
 ): { run: TestSetRun; pieces: Piece[] }[] {
   const newest = new Map<string, TestSetRun>();
   for (const run of [...runs].sort((a, b) => a.printedAt.localeCompare(b.printedAt))) {
-    if (run.pieces.some((piece) => piece.patternId === patternId)) newest.set(run.resinId, run);
+    if (run.pieces.some((piece) => piece.patternId === patternId))
+      newest.set(`${run.resinId}/${run.printerId}`, run);
   }
   return [...newest.values()]
     .reverse()

@@ -18,7 +18,7 @@ const props = defineProps<{
   outdated: boolean;
   busy: boolean;
 }>();
-const emit = defineEmits<{ enter: []; accept: [] }>();
+const emit = defineEmits<{ enter: []; parts: []; accept: [] }>();
 
 const settled = computed(() => props.answer.verdict.kind !== 'next coupon');
 const usable = computed(() => settled.value && props.answer.verdict.kind !== 'not this resin');
@@ -48,6 +48,7 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
       </v-btn>
       <v-btn :variant="usable ? 'outlined' : 'flat'" @click="emit('enter')">Enter counts <kbd>E</kbd></v-btn>
       <v-btn :to="couponAt">Coupon file</v-btn>
+      <v-btn @click="emit('parts')">Parts failed, or stood</v-btn>
     </div>
   </section>
 </template>

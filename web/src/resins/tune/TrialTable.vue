@@ -22,6 +22,8 @@ const vat = (trial: Trial): string => {
 };
 function counted(row: UsedTrial, of: 'struts' | 'slots'): string {
   if (props.of === 'base') return '';
+  const { part } = row.trial;
+  if (part) return of === 'struts' ? `${part.good} / ${part.of}` : '–';
   const on = row.trial.coupon.classes.find((c) => c.castClass === props.of);
   const seen = seenText(row.trial.counts[props.of]?.[of]);
   return on && seen ? (/\d/.test(seen) ? `${seen} / ${on[of]}` : seen) : '–';
@@ -49,7 +51,7 @@ function counted(row: UsedTrial, of: 'struts' | 'slots'): string {
         <tr v-for="row in rows" :key="row.trial.id">
           <td>
             <button type="button" class="text-button num" @click="emit('open', row.trial)">
-              {{ row.number > 0 ? row.number : 'carried over' }}
+              {{ row.trial.part?.name ?? (row.number > 0 ? row.number : 'carried over') }}
             </button>
           </td>
           <td class="num right">
@@ -83,7 +85,8 @@ function counted(row: UsedTrial, of: 'struts' | 'slots'): string {
       @update:model-value="(on) => emit('pool', on === true)"
     />
     <p v-for="{ trial, why } in gathered.leftOut" :key="trial.id" class="mute">
-      Left out: {{ seconds(trial.exposureS) }} s at
+      Left out: {{ trial.part ? `${trial.part.name}, ${trial.part.good} of ${trial.part.of}, ` : ''
+      }}{{ seconds(trial.exposureS) }} s at
       {{ formatQuantity({ value: trial.layerMm, unit: 'mm', digits: 3 }, units.choice) }}.
       {{ formatPhrase(why, units.choice) }}
     </p>

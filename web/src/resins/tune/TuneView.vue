@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Resin } from '@zero-pour/contracts';
+import type { Resin, Trial } from '@zero-pour/contracts';
 import {
   FEATURE_SIZE_MM,
   finestFeature,
@@ -9,7 +9,7 @@ import {
 } from '@zero-pour/core';
 import { curveOf, gatherTrials, reportsOf, sizesNear, standingProfile, wantedSetting } from '@zero-pour/plan';
 import { until, useEventListener, useLocalStorage } from '@vueuse/core';
-import { computed } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NumberList from '../../components/NumberList.vue';
@@ -18,6 +18,8 @@ import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import CountEntry from './CountEntry.vue';
 import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
+import { COMMON, type TrialPlan } from './newTrial';
+import PartEntry from './PartEntry.vue';
 import PrintNext from './PrintNext.vue';
 import StartingFigures from './StartingFigures.vue';
 import TrialTable from './TrialTable.vue';
@@ -25,7 +27,9 @@ import TuneChart from './TuneChart.vue';
 import { couponCounts, ownCoupons, tuningJob } from './tuningJob';
 import TuneHead from './TuneHead.vue';
 import { useAccept } from './useAccept';
+import { usePartEntry } from './usePartEntry';
 import { useTrialEntry } from './useTrialEntry';
+import { useSpread } from './useSpread';
 import { useTuneChoice } from './useTuneChoice';
 import { useTuning } from './useTuning';
 import WidthPanel from './WidthPanel.vue';
@@ -66,43 +70,52 @@ const profile = computed(() =>
 const reported = computed(() =>
   props.resin.reported.find((r) => r.printerId === things.value?.printer.id && r.from === 'maker'),
 );
-const COMMON = { exposureS: 3, baseExposureS: 25, baseLayers: 6 };
 const begin = computed(() => {
   const typed = begins.value[ownKey.value];
   if (of.value === 'base') return typed ?? reported.value?.baseExposureS ?? COMMON.baseExposureS;
   return typed ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS;
 });
 
+/** Told by the entry below; a coupon half counted teaches nothing of the scatter. */
+const counted = shallowRef<string>();
+const spread = useSpread(() => counted.value);
 const { answer, latest, problem, outdated } = useTuning(
   () => ownKey.value,
   () =>
     records.ready && things.value && gathered.value
-      ? tuningJob(of.value, things.value.printer, begin.value, gathered.value)
+      ? tuningJob(of.value, things.value.printer, begin.value, gathered.value, spread.value.rho)
       : undefined,
 );
 const counts = computed(() => couponCounts(of.value, gathered.value?.used ?? []));
 const couponsSoFar = computed(() => (gathered.value ? ownCoupons(gathered.value) : 0));
-const carriedOver = computed(() => (gathered.value?.used.length ?? 0) - couponsSoFar.value);
+const carriedOver = computed(() => gathered.value?.used.filter((t) => t.laws.length > 0).length ?? 0);
 const featureMm = computed(
   () => gathered.value?.featureMm ?? FEATURE_SIZE_MM[of.value === 'base' ? 'standard' : of.value],
 );
 
-const { open, standing, number, change, enter, close, discard, openTrial } = useTrialEntry(
+/** What a new trial is printed at: the next coupon's figure, all else as in the trial before. */
+function planAfter(before: Trial | undefined): TrialPlan | undefined {
+  if (!answer.value) return undefined;
+  const { verdict, recommended, next } = answer.value;
+  const figures = profile.value ?? reported.value;
+  return {
+    of: of.value,
+    nextS: (verdict.kind === 'next coupon' ? next : recommended).exposureS,
+    before,
+    coupon: coupons.value[key.value],
+    exposureS: profile.value?.exposureS ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS,
+    baseExposureS: figures?.baseExposureS ?? COMMON.baseExposureS,
+    baseLayers: figures?.baseLayers ?? COMMON.baseLayers,
+  };
+}
+const { open, standing, number, same, change, enter, close, discard, openTrial } = useTrialEntry(
   () => things.value,
-  (before) => {
-    if (!answer.value) return undefined;
-    const { verdict, recommended, next } = answer.value;
-    const figures = profile.value ?? reported.value;
-    return {
-      of: of.value,
-      nextS: (verdict.kind === 'next coupon' ? next : recommended).exposureS,
-      before,
-      coupon: coupons.value[key.value],
-      exposureS: profile.value?.exposureS ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS,
-      baseExposureS: figures?.baseExposureS ?? COMMON.baseExposureS,
-      baseLayers: figures?.baseLayers ?? COMMON.baseLayers,
-    };
-  },
+  planAfter,
+);
+watch(open, (trial) => (counted.value = trial?.id), { immediate: true });
+const { parts, enterParts, openPart, closeParts, keepParts, removePart } = usePartEntry(
+  () => things.value,
+  () => planAfter(same.value.at(-1)),
 );
 /** What is to be printed next waits for the counts before it. */
 async function enterNext(): Promise<void> {
@@ -177,12 +190,20 @@ const couponAt = computed(
         @close="close"
         @discard="discard"
       />
+      <PartEntry
+        v-if="parts"
+        :key="parts.from.id"
+        v-bind="parts"
+        @keep="keepParts"
+        @discard="removePart"
+        @close="closeParts"
+      />
       <TrialTable
         v-if="gathered"
         :gathered="gathered"
         :of="of"
         :pool="pool"
-        @open="openTrial"
+        @open="(trial) => (trial.part ? openPart(trial) : openTrial(trial))"
         @pool="(on) => (pools = { ...pools, [ownKey]: on })"
       />
       <p v-if="gathered && gathered.used.length === 0" class="mute mt-3">
@@ -202,6 +223,7 @@ const couponAt = computed(
         :busy="busy"
         :outdated="outdated"
         @enter="enterNext"
+        @parts="enterParts(of)"
         @accept="accept"
       />
       <div v-else class="waiting" aria-hidden="true" />
@@ -209,7 +231,7 @@ const couponAt = computed(
       <JudgementList :judgements="verdict" class="verdicts" />
       <section v-if="answer" class="stage-block">
         <h2>What is known so far</h2>
-        <NumberList :rows="knownRows(answer, of, counts.struts)" />
+        <NumberList :rows="knownRows(answer, of, counts.struts, spread)" />
         <p v-if="profile" class="mute mt-2">
           In use: {{ seconds(profile.exposureS) }} s, {{ profile.provenance || 'no reason noted' }} (version
           {{ profile.version }}).

@@ -1,5 +1,5 @@
 import type { TuningAnswer } from '@zero-pour/jobs';
-import type { Judgement, MeasuredWidth } from '@zero-pour/core';
+import { weighedCount, type CouponSpread, type Judgement, type MeasuredWidth } from '@zero-pour/core';
 import type { GatheredTrials, TuningOf } from '@zero-pour/plan';
 import { seconds } from './words';
 
@@ -7,11 +7,18 @@ const tenth = (s: number): string => seconds(Math.round(s * 10) / 10);
 const range = (a: number, b: number): string => `${tenth(a)} – ${tenth(b)} s`;
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
+/** Features of one coupon fail together more than single ones would: how few their count is worth, and how that is known. */
+function weighsAs(struts: number, { rho, coupons }: CouponSpread): string {
+  const single = Math.round(weighedCount({ good: 0, of: struts }, rho).of);
+  return `${single}, ${coupons > 0 ? `by the scatter of your ${coupons} coupons` : 'as usual; your coupons will tell'}`;
+}
+
 /** What is known so far, as names and numbers. */
 export function knownRows(
   { recommended: r }: TuningAnswer,
   of: TuningOf,
   struts: number,
+  spread: CouponSpread,
 ): [string, string][] {
   const [holds, opens] =
     of === 'base' ? ['It holds from', 'It comes free up to'] : ['Struts hold from', 'Slots stay open to'];
@@ -25,6 +32,7 @@ export function knownRows(
     ...rows,
     ['Struts × slots that come out', percent(r.product)],
     [`All ${struts} struts of a coupon stand`, percent(r.allStrutsStand)],
+    [`A coupon’s ${struts} struts weigh as`, weighsAs(struts, spread)],
   ];
 }
 

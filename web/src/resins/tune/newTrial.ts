@@ -3,6 +3,9 @@ import { usualCoupon, type CouponSpec } from '@zero-pour/core';
 import type { TuningOf, TuningThings } from '@zero-pour/plan';
 import { seconds } from './words';
 
+/** Where nobody has told a figure: common to most printers, and said as no more than that. */
+export const COMMON = { exposureS: 3, baseExposureS: 25, baseLayers: 6 };
+
 /** What a new trial is to be printed at. */
 export interface TrialPlan {
   of: TuningOf;
@@ -22,7 +25,9 @@ export interface TrialPlan {
 export function newTrial({ resin, printer, layerMm }: TuningThings, plan: TrialPlan, now: Date): Trial {
   const { before, of, nextS } = plan;
   const exposureS = of === 'base' ? (before?.exposureS ?? plan.exposureS) : nextS;
-  const coupon = plan.coupon ?? before?.coupon ?? usualCoupon('');
+  // Parts carry no coupon; what they were exposed at is no reason to leave the usual one.
+  const last = before?.part ? undefined : before?.coupon;
+  const coupon = plan.coupon ?? last ?? usualCoupon('');
   return {
     id: crypto.randomUUID(),
     resinId: resin.id,

@@ -16,6 +16,8 @@ import {
   type CouponOutcome,
   type TuningTrial,
   type VerdictKind,
+  USUAL_SPREAD,
+  type CouponSpread,
 } from '@zero-pour/core';
 import type { VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -150,13 +152,18 @@ describe('the question to the worker', () => {
     featureMm: 0.25,
   };
   it('counts coupons apart from pieces of test sets', () => {
-    const job = tuningJob('filigree', PRINTER, 3.04, gathered);
+    const job = tuningJob('filigree', PRINTER, 3.04, gathered, 0.05);
     expect(job).toMatchObject({ startS: 3, coupons: 1, coupon: COUPON, keepToBest: false });
     const carried = { ...used[0]!, number: 0, laws: [['by light']] };
-    expect(tuningJob('filigree', PRINTER, 3, { ...gathered, used: [...used, carried] })).toMatchObject({
+    expect(tuningJob('filigree', PRINTER, 3, { ...gathered, used: [...used, carried] }, 0)).toMatchObject({
       coupons: 1,
     });
-    expect(tuningJob('base', PRINTER, 25, gathered)).toMatchObject({ keepToBest: true, startS: 25 });
+    expect(tuningJob('base', PRINTER, 25, gathered, 0.05)).toMatchObject({
+      keepToBest: true,
+      startS: 25,
+      rho: 0,
+    });
+    expect(job.rho).toBe(0.05);
     expect(job.trials).toHaveLength(2);
     expect(() => structuredClone(job)).not.toThrow();
   });
@@ -178,10 +185,16 @@ describe('the question to the worker', () => {
     expect(couponCounts('base', [{ trial }])).toEqual({ struts: 1, slots: 1 });
   });
   it('tells what is known, for classes and for the base', () => {
-    expect(knownRows(PRINTS, 'filigree', 24).map(([name]) => name)).toContain(
+    expect(knownRows(PRINTS, 'filigree', 24, { rho: 0.05, coupons: 12 }).map(([name]) => name)).toContain(
       'All 24 struts of a coupon stand',
     );
-    expect(knownRows(PRINTS, 'base', 1)).toHaveLength(4);
+    expect(knownRows(PRINTS, 'base', 1, USUAL_SPREAD)).toHaveLength(4);
+    const weighs = (spread: CouponSpread) => knownRows(PRINTS, 'filigree', 24, spread).at(-1);
+    expect(weighs({ rho: 0.05, coupons: 12 })).toEqual([
+      'A coupon’s 24 struts weigh as',
+      '11, by the scatter of your 12 coupons',
+    ]);
+    expect(weighs(USUAL_SPREAD)![1]).toContain('as usual; your coupons will tell');
   });
   it('says which side was never counted, beside whatever verdict there is', () => {
     const with_ = (struts: number, slots: number) => ({

@@ -6,6 +6,7 @@ import type { VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { computed, ref } from 'vue';
 import { useFakeShop } from '../../testing/fakeServer';
+import { fieldOf, typeInto } from '../../testing/showInPour';
 import TuneView from './TuneView.vue';
 
 /** The worker's answer, worked out at once: a test has no second thread. */
@@ -30,6 +31,7 @@ vi.mock('./useTuning', () => ({
     return { answer, latest: answer, problem: computed(() => ''), outdated };
   },
 }));
+vi.mock('./useSpread', () => ({ useSpread: () => computed(() => ({ rho: 0, coupons: 0 })) }));
 vi.mock('./TuneChart.vue', () => ({ default: { template: '<i class="chart" />' } }));
 
 const shop = useFakeShop();
@@ -103,6 +105,23 @@ describe('tuning', () => {
     );
     await vi.waitFor(() => expect(tune.find('[data-testid=figure]').text()).not.toBe(before));
     expect(tune.findAll('tbody tr')).toHaveLength(2);
+  });
+
+  it('takes parts that failed as trials, each with its own number', async () => {
+    const tune = open('Skerry Low-Ash Fine');
+    await button(tune, 'Parts failed, or stood').trigger('click');
+    expect(button(tune, 'Keep as').attributes('disabled')).toBeDefined();
+    tune.findComponent({ name: 'VCombobox' }).vm.$emit('update:search', 'Lace ring');
+    await fieldOf(tune, 'Seconds').setValue('10, 15 and 20');
+    await typeInto(tune, 'Stood', '0');
+    await typeInto(tune, 'Of', '1');
+    await button(tune, 'Keep as 3 trials').trigger('click');
+    await vi.waitFor(() => {
+      const kept = shop.server.sent.filter((s) => s.at.includes('/records/trial/')).slice(-3);
+      expect(kept.map((k) => k.body['exposureS'])).toEqual([10, 15, 20]);
+      for (const { body } of kept) expect(body['part']).toMatchObject({ name: 'Lace ring', good: 0, of: 1 });
+    });
+    expect(tune.findAll('tbody tr').filter((r) => r.text().startsWith('Lace ring'))).toHaveLength(3);
   });
 
   it('takes the figure into the next version, with where it comes from', async () => {

@@ -27,6 +27,7 @@ export function tuningJob(
   printer: Printer,
   startS: number,
   gathered: GatheredTrials,
+  rho: number,
 ): TuningJob {
   const trials: TuningTrial[] = [...gathered.used, ...gathered.pieces].map(
     ({ exposureS, struts, slots }) => ({
@@ -44,5 +45,7 @@ export function tuningJob(
     coupons: ownCoupons(gathered),
     chartS: chartSpan(startS, gathered.used),
     keepToBest: of === 'base',
+    // A base holds or falls as a whole: it is no count of features.
+    rho: of === 'base' ? 0 : rho,
   };
 }

@@ -37,7 +37,10 @@ export function useAccept(what: () => Acceptable | undefined) {
   function provenanceOf({ gathered, answer }: Acceptable): string {
     const n = ownCoupons(gathered);
     const parts = [`${n} ${n === 1 ? 'coupon' : 'coupons'}`, clockTime(Date.now(), 'd MMM yyyy')];
-    if (gathered.used.length > n) parts.splice(1, 0, `${gathered.used.length - n} carried over`);
+    const carried = gathered.used.filter((t) => t.laws.length > 0).length;
+    const ofParts = gathered.used.filter((t) => t.trial.part).length;
+    if (ofParts > 0) parts.splice(1, 0, `${ofParts} of parts`);
+    if (carried > 0) parts.splice(1, 0, `${carried} carried over`);
     if (gathered.vatC !== null)
       parts.push(formatQuantity({ value: gathered.vatC, unit: 'degC' }, units.choice));
     if (answer.verdict.kind !== 'prints') parts.push('borderline');

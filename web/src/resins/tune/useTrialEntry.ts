@@ -6,6 +6,17 @@ import { useRecords } from '../../state/recordStore';
 import { useEdited } from '../../state/useEdited';
 import { newTrial, saysSomething, type TrialPlan } from './newTrial';
 
+/** Takes a trial away, to be had back by a press. */
+export async function takeTrialAway(trial: Trial, words: string): Promise<void> {
+  const records = useRecords();
+  const notices = useNotices();
+  await records.remove('trial', trial.id).catch(notices.wrong);
+  notices.tell(words, {
+    label: 'Undo',
+    run: () => void records.keep('trial', trial).catch(notices.wrong),
+  });
+}
+
 /** The coupon that is being counted: made when counting begins, kept as it is typed, gone again when it says nothing. */
 export function useTrialEntry(
   things: () => TuningThings | undefined,
@@ -19,7 +30,7 @@ export function useTrialEntry(
     standing,
     change,
   } = useEdited<Trial>(
-    () => records.lists.trial.find((trial) => trial.id === openId.value),
+    () => records.lists.trial.find((trial) => trial.id === openId.value && !trial.part),
     () => (changed) => records.keepTyped('trial', changed),
   );
 
@@ -30,7 +41,9 @@ export function useTrialEntry(
       .filter((t) => t.resinId === at?.resin.id && t.printerId === at.printer.id && t.layerMm === at.layerMm)
       .sort((a, b) => a.printedAt.localeCompare(b.printedAt));
   });
-  const number = computed(() => same.value.findIndex((trial) => trial.id === openId.value) + 1);
+  const number = computed(
+    () => same.value.filter((trial) => !trial.part).findIndex((trial) => trial.id === openId.value) + 1,
+  );
 
   async function enter(): Promise<void> {
     const at = things();
@@ -51,12 +64,8 @@ export function useTrialEntry(
     const trial = open.value;
     openId.value = undefined;
     if (!trial) return;
-    await remove(trial);
-    notices.tell('The coupon is taken away.', {
-      label: 'Undo',
-      run: () => void records.keep('trial', trial).catch(notices.wrong),
-    });
+    await takeTrialAway(trial, 'The coupon is taken away.');
   }
   const openTrial = (trial: Trial): void => void (openId.value = trial.id);
-  return { open, standing, number, change, enter, close, discard, openTrial };
+  return { open, standing, number, same, change, enter, close, discard, openTrial };
 }

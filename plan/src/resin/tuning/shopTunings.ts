@@ -1,0 +1,32 @@
+import type { RecordLists, Trial } from '@zero-pour/contracts';
+import { featureCount, TUNED_CLASSES, type TuningTrial } from '@zero-pour/core';
+
+/**
+ * All tunings of the shop, each the coupons of one resin, printer, layer height and feature: what the spread between coupons is
+ * learnt from. `except` is the one being counted right now: half a count tells nothing.
+ */
+export function shopTunings(records: RecordLists, except?: string): TuningTrial[][] {
+  const groups = new Map<string, TuningTrial[]>();
+  for (const trial of records.trial) {
+    if (trial.id === except) continue;
+    for (const [key, counts] of countsIn(trial)) {
+      const group = groups.get(key);
+      if (group) group.push(counts);
+      else groups.set(key, [counts]);
+    }
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
+}
+
+function countsIn(trial: Trial): [string, TuningTrial][] {
+  const { resinId, printerId, layerMm, exposureS } = trial;
+  return TUNED_CLASSES.flatMap((castClass): [string, TuningTrial][] => {
+    const row = trial.coupon.classes.find((c) => c.castClass === castClass);
+    const seen = trial.counts[castClass];
+    if (!row || !seen) return [];
+    const key = [resinId, printerId, layerMm, castClass, row.featureMm].join(' ');
+    const struts = featureCount(seen.struts ?? undefined, row.struts);
+    const slots = featureCount(seen.slots ?? undefined, row.slots);
+    return [[key, { exposureS, struts, slots }]];
+  });
+}
