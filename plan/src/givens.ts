@@ -1,5 +1,5 @@
 import type { Resin } from '@zero-pour/contracts';
-import { castsWax, isEstimate } from '@zero-pour/core';
+import { castsWax, curedDensity, CURED_DENSER_PERCENT, isEstimate } from '@zero-pour/core';
 import type { PourContext } from './context';
 import type { Input } from './figure';
 
@@ -16,11 +16,26 @@ export const patternDensity = ({ doc, resin }: PourContext): Input | undefined =
         source: 'book',
         stage: 'sprue',
       }
-    : resin && resinDensity(resin);
+    : resin && curedInput(resin);
 
-/** The density that printed resin is reckoned with. */
+/** The density of a printed pattern on the balance: cured, and denser than what stands in the bottle. */
+const curedInput = (resin: Resin): Input => {
+  const isKnown = resin.curedGPerMl != null;
+  return {
+    name: 'Density of the cured resin',
+    value: curedDensity(resin.densityGPerMl, resin.curedGPerMl),
+    unit: 'gPerCm3',
+    source: isKnown
+      ? `resin record ${resin.name}`
+      : `resin record ${resin.name}, liquid, and ${CURED_DENSER_PERCENT} % (book)`,
+    stage: 'resin',
+    ...(isKnown ? {} : { guessed: true }),
+  };
+};
+
+/** The density of the liquid: bottle, vat and what a plate uses. */
 export const resinDensity = (resin: Resin): Input => ({
-  name: 'Density of the resin',
+  name: 'Density of the liquid resin',
   value: resin.densityGPerMl,
   unit: 'gPerCm3',
   source: `resin record ${resin.name}`,

@@ -76,6 +76,15 @@ export {
   type TuningOf,
   type UsedTrial,
 } from './resin/tuning/gatherTrials';
+export {
+  beginningOf,
+  COMMON_FIGURES,
+  figuresFor,
+  firstProfile,
+  toldBase,
+  USUAL_LAYER_MM,
+  type Beginning,
+} from './resin/tuning/beginning';
 export { shopTunings } from './resin/tuning/shopTunings';
 export { nextVersion, standingProfile, type AcceptedFigures } from './resin/tuning/profileFrom';
 export { doubtfulSince, judgeProfileAge } from './resin/tuning/judgeProfileAge';

@@ -54,7 +54,7 @@ describe('the working of a print', () => {
     const print = known(plan.print);
     const share = inputOf(print.resinMl, 's').value;
     const { densityGPerMl } = plan.context.resin!;
-    const use = resinUse(print.partsMl * 1000, densityGPerMl, share, plan.context.profile!.raftMl);
+    const use = resinUse(print.partsMl * 1000, densityGPerMl, share, print.raftMl.value);
     expect(print.resinMl.value).toBeCloseTo(use.totalMl, 9);
     expect(print.resinG.value).toBeCloseTo(use.totalG, 9);
   });

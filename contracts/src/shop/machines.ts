@@ -79,7 +79,11 @@ export const profileSchema = z.strictObject({
   baseExposureS: quantitySchema('Base exposure', 's', BASE_EXPOSURE_S),
   baseLayers: quantitySchema('Base layers', 'count', LAYERS, { whole: true }),
   transitionLayers: quantitySchema('Transition layers', 'count', LAYERS, { whole: true }),
-  raftMl: quantitySchema('Raft, volume', 'ml', [0, 200], { digits: 1 }),
+  /** Of a whole plate, as weighed; null: by its thickness under all copies. */
+  raftMl: quantitySchema('Raft, volume of a plate', 'ml', [0, 200], {
+    digits: 1,
+    hint: 'empty: by thickness and copies',
+  }).nullable(),
   raftMm: quantitySchema('Raft, thick', 'mm', RAFT_MM, { digits: 2 }),
   liftMm: quantitySchema('Lift', 'mm', [0, 50], { digits: 1 }),
   restS: quantitySchema('Rest', 's', [0, 60], { digits: 1 }),

@@ -91,7 +91,13 @@ export const resinSchema = z.strictObject({
   family: z.enum(RESIN_FAMILIES),
   /** Ordinary, mold and master resins are stopped from burnout. */
   forBurnout: z.boolean(),
-  densityGPerMl: quantitySchema('Density', 'gPerCm3', [0.5, 5]),
+  /** In bottle and vat; patterns on the balance are cured and denser. */
+  densityGPerMl: quantitySchema('Density, liquid', 'gPerCm3', [0.5, 5]),
+  curedGPerMl: quantitySchema('Density, cured', 'gPerCm3', [0.5, 5], {
+    hint: 'empty: 6.5 % over the liquid',
+  })
+    .nullable()
+    .optional(),
   pricePerKg: quantitySchema('Price a kilogram', 'money', PRICE),
   bottleG: quantitySchema('Bottle', 'g', [1, 1e6]),
   colour: z.string().max(60),

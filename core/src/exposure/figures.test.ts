@@ -148,11 +148,17 @@ describe('starting figures', () => {
     expect(figures.map((f) => f.name).slice(0, 2)).toEqual(['same', 'thin']);
   });
   it('notices a tuned figure more than a third away from what others report', () => {
-    expect(farFromOthers(4.1, A, [report({})])).toMatchObject([{ reportedS: 3 }]);
-    expect(farFromOthers(3.9, A, [report({})])).toEqual([]);
-    expect(farFromOthers(1.9, A, [report({})])).toHaveLength(1);
-    expect(farFromOthers(9, A, [report({ source: 'this shop' })])).toEqual([]);
-    expect(farFromOthers(9, A, [report({ setting: { ...A, layerMm: 0.025 } })])).toEqual([]);
+    const far = (tunedS: number, ...reports: Parameters<typeof report>[0][]) =>
+      farFromOthers(tunedS, startingFigures(A, reports.map(report), curve).figures);
+    expect(far(4.1, {})).toMatchObject([{ reportedS: 3, carried: false }]);
+    expect(far(3.9, {})).toEqual([]);
+    expect(far(1.9, {})).toHaveLength(1);
+    expect(far(9, { source: 'this shop' })).toEqual([]);
+    // Told for another layer height: carried over by the curve, and still a figure to be far from.
+    const [carried] = far(9, { setting: { ...A, layerMm: 0.025 } });
+    expect(carried).toMatchObject({ carried: true });
+    expect(carried!.reportedS).toBeCloseTo(3 * Math.exp(0.025 / curve.dpMm), 9);
+    expect(far(9, { setting: { ...A, wavelengthNm: 385 } })).toEqual([]);
   });
 });
 

@@ -1,5 +1,5 @@
 import { quantity, say, type Phrase } from '../numeric';
-import { carryOver, SAME_LAYER_MM, type ExposureSetting } from './carryOver';
+import { carryOver, type ExposureSetting } from './carryOver';
 import { firstGuessS, OVERCURE_MM, type WorkingCurve } from './workingCurve';
 
 /** Who found a figure. */
@@ -17,6 +17,8 @@ export interface ReportedExposure {
 /** A figure to begin with, how it came about, and what it does not know. */
 export interface StartingFigure {
   way: 'maker for this printer' | 'another user’s' | 'tuned here' | 'like printer' | 'working curve';
+  /** Who found it; a curve was measured here. */
+  source: FigureSource;
   name: string;
   exposureS: number;
   reasoning: Phrase[];
@@ -55,6 +57,7 @@ function fromReport(
   if (source === 'another user') unknown.push(say`whether the other user’s parts are like yours`);
   return {
     way,
+    source,
     name,
     exposureS: exposureS * carried.factor,
     reasoning: [
@@ -71,6 +74,7 @@ function fromCurve(curve: WorkingCurve, target: ExposureSetting): StartingFigure
     return { name, why: say`The light of this printer has not been measured.` };
   return {
     way: 'working curve',
+    source: 'this shop',
     name,
     exposureS: firstGuessS(curve, target.irradianceMwPerCm2, target.layerMm),
     reasoning: [
@@ -115,17 +119,22 @@ export interface FarFromOthers {
   reportedS: number;
   /** Tuned over reported. */
   ratio: number;
+  /** It was told for another printer or layer height. */
+  carried: boolean;
 }
 
-/** Reports for this printer and layer height that the tuned exposure is more than a third away from. */
-export function farFromOthers(
-  tunedS: number,
-  target: ExposureSetting,
-  reports: readonly ReportedExposure[],
-): FarFromOthers[] {
-  return reports
-    .filter((r) => r.source !== 'this shop' && r.setting.printerId === target.printerId)
-    .filter((r) => Math.abs(r.setting.layerMm - target.layerMm) <= SAME_LAYER_MM)
-    .map((r) => ({ name: r.name, reportedS: r.exposureS, ratio: tunedS / r.exposureS }))
+/**
+ * Figures of makers and other users, carried over to these settings by law where they were for others, that the tuned
+ * exposure is more than a third away from.
+ */
+export const farFromOthers = (tunedS: number, figures: readonly StartingFigure[]): FarFromOthers[] =>
+  figures
+    .filter(({ source }) => source !== 'this shop')
+    .map(({ name, exposureS, reasoning }) => ({
+      name,
+      reportedS: exposureS,
+      ratio: tunedS / exposureS,
+      // The first line is the figure itself.
+      carried: reasoning.length > 1,
+    }))
     .filter(({ ratio }) => Math.abs(ratio - 1) > FAR_SHARE);
-}

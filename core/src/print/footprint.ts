@@ -59,3 +59,23 @@ export function spanBetween(outline: Outline, y0: number, y1: number): [number, 
   });
   return least <= most ? [least, most] : null;
 }
+
+/** The outline from above of points, x y z in turn, mm; sized by `factor`. */
+export function shadowOf(points: ArrayLike<number>, factor = 1): Outline {
+  const flat: [number, number][] = [];
+  for (let i = 0; i < points.length; i += 3) flat.push([points[i]! * factor, points[i + 1]! * factor]);
+  return hullOf(flat);
+}
+
+/** A raft reaches this far beyond what stands on it, mm (*shop default*). */
+const RAFT_RIM_MM = 1;
+
+/** Area of a convex outline, mm². */
+export const outlineArea = (outline: Outline): number =>
+  outline.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = outline[(i + 1) % outline.length]!;
+    return sum + (x * nextY - nextX * y) / 2;
+  }, 0);
+
+/** What a raft under one copy covers, mm²: its outline from above with a rim. */
+export const raftAreaMm2 = (outline: Outline): number => outlineArea(widenOutline(outline, RAFT_RIM_MM));

@@ -3,8 +3,11 @@ import { describe, expect, it } from 'vitest';
 import {
   hullOf,
   nestPlate,
+  outlineArea,
   platePlaces,
   PLATE_GAP_MM,
+  raftAreaMm2,
+  shadowOf,
   turnOutline,
   widenOutline,
   type Outline,
@@ -54,6 +57,17 @@ function holds(placed: readonly Placed[], plate: readonly [number, number], gapM
       expect(apart(outline, other)).toBeGreaterThanOrEqual(gapMm - 1e-6);
   });
 }
+
+describe('a raft', () => {
+  it('is the outline from above with a rim, and follows the size', () => {
+    const box = [0, 0, 0, 10, 0, 0, 10, 6, 0, 0, 6, 5];
+    expect(outlineArea(shadowOf(box))).toBeCloseTo(60, 9);
+    expect(outlineArea(shadowOf(box, 2))).toBeCloseTo(240, 9);
+    // A rim of 1 mm: sides and round corners, drawn a little outside.
+    expect(raftAreaMm2(shadowOf(box))).toBeGreaterThan(60 + 32 + Math.PI);
+    expect(raftAreaMm2(shadowOf(box))).toBeLessThan(60 + 32 + 4);
+  });
+});
 
 describe('outlines', () => {
   it('are the hull of what stands there', () => {

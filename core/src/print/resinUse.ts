@@ -8,6 +8,9 @@ export interface ResinUse {
   totalMl: number;
 }
 
+/** Resin of the rafts under all copies, ml: area in mm², thickness in mm. */
+export const RAFT_ML = formula`${'A'} × ${'d'} / 1000`;
+
 /** Film that stays on plate and parts and goes into the wash, ml a plate (*shop default*, learnt later). */
 export const FILM_LOSS_ML = 3;
 

@@ -1,5 +1,5 @@
 import { requirePositive } from '../numeric';
-import { printTime, resinUse, type PrintProfile } from '../print';
+import { printTime, RAFT_ML, resinUse, type PrintProfile } from '../print';
 
 /** The plate that all choices would print. */
 export interface PlateJob {
@@ -7,13 +7,17 @@ export interface PlateJob {
   /** All copies together. */
   volumeMm3: number;
   copies: number;
+  /** What rafts under all copies cover, mm². */
+  raftMm2: number;
 }
 
 /** One way to print and cast it: a resin on a printer at a layer height. */
 export interface PlateChoice {
   name: string;
   profile: PrintProfile;
-  raftMl: number;
+  /** As weighed, or null: by its thickness. */
+  raftMl: number | null;
+  raftMm: number;
   supportsPercent: number;
   densityGPerMl: number;
   pricePerKg: number;
@@ -60,7 +64,8 @@ export function comparePlate(job: PlateJob, choice: PlateChoice): PlateCompariso
   const { layers, seconds } = printTime(requirePositive('heightMm', job.heightMm), profile);
   const printH = seconds / 3600;
   const lightH = (seconds - layers * profile.motionS) / 3600;
-  const { totalG } = resinUse(job.volumeMm3, choice.densityGPerMl, choice.supportsPercent, choice.raftMl);
+  const raftMl = choice.raftMl ?? RAFT_ML.of({ A: job.raftMm2, d: choice.raftMm });
+  const { totalG } = resinUse(job.volumeMm3, choice.densityGPerMl, choice.supportsPercent, raftMl);
   const survivors = job.copies * choice.printYield;
   const goodCastings = survivors * choice.castYield;
   const costs = {

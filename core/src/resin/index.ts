@@ -40,3 +40,4 @@ export {
   type PlateCosts,
   type PlateJob,
 } from './comparePlates';
+export { CURED_DENSER_PERCENT, curedDensity } from './curedDensity';

@@ -5,6 +5,7 @@ import {
   byStanding,
   comparePlate,
   countGrades,
+  curedDensity,
   decidingNumber,
   freshness,
   standing,
@@ -129,6 +130,7 @@ const CHOICE: PlateChoice = {
   name: 'A',
   profile: { layerMm: 0.05, exposureS: 3, baseExposureS: 3, baseLayers: 0, transitionLayers: 0, motionS: 6 },
   raftMl: 0,
+  raftMm: 1,
   supportsPercent: 0,
   densityGPerMl: 1.1,
   pricePerKg: 200,
@@ -141,9 +143,17 @@ const CHOICE: PlateChoice = {
   handsOnMin: 45,
   kilnCostPerH: 0.5,
 };
-const JOB = { heightMm: 20, volumeMm3: 5000, copies: 10 };
+const JOB = { heightMm: 20, volumeMm3: 5000, copies: 10, raftMm2: 400 };
 
 describe('comparing plates', () => {
+  it('reckons the raft by its thickness under all copies, unless one was weighed', () => {
+    const g = (raft: { raftMl: number | null; raftMm: number }) =>
+      comparePlate(JOB, { ...CHOICE, ...raft }).resinG;
+    const none = g({ raftMl: 0, raftMm: 1 });
+    // 400 mm² under a raft of 2 mm are 0.8 ml.
+    expect(g({ raftMl: null, raftMm: 2 }) - none).toBeCloseTo(0.8 * CHOICE.densityGPerMl, 9);
+    expect(g({ raftMl: 3, raftMm: 2 }) - none).toBeCloseTo(3 * CHOICE.densityGPerMl, 9);
+  });
   it('is hours, light, resin, kiln and yields put together', () => {
     const row = comparePlate(JOB, CHOICE);
     expect(row.layers).toBe(400);
@@ -169,5 +179,14 @@ describe('comparing plates', () => {
     expect(decidingNumber(rows({ castYield: 0.3 }))).toMatchObject({ best: 'A', by: 'good castings' });
     expect(decidingNumber(rows({ burnoutH: 2 }))).toMatchObject({ best: 'B', by: 'kiln' });
     expect(decidingNumber([rows({})[0]!])).toBeUndefined();
+  });
+});
+
+describe('cured resin', () => {
+  it('is denser than the liquid, as measured or by the book', () => {
+    expect(curedDensity(1.1, 1.17)).toBe(1.17);
+    expect(curedDensity(1.1, null)).toBeCloseTo(1.1715, 9);
+    expect(curedDensity(1.1, undefined)).toBeCloseTo(1.1715, 9);
+    expect(() => curedDensity(0, null)).toThrow(InputError);
   });
 });

@@ -6,6 +6,8 @@ import { DEMO_LINE, type PourStory } from './pourStory';
 /** What the shop's printers really take a layer, s: a little more than their makers say. */
 const TRUE_MOTION_S: Record<string, number> = { 'Printer A': 6.9, 'Printer B': 7.4, 'Printer C': 5.6 };
 const PERCENT = 101.2;
+/** Rafts of a demo plate that was printed before any was weighed. */
+const USUAL_RAFT_ML = 1.5;
 
 /** A demo pour's plate as it was reckoned when its print was started. */
 export function demoPlate(
@@ -26,7 +28,7 @@ export function demoPlate(
     layers: light.layers,
     exposureS: light.seconds,
     partsMl: (pattern.measure.volumeMm3 / 1000) * factor ** 3 * copies,
-    raftMl: profile.raftMl,
+    raftMl: profile.raftMl ?? USUAL_RAFT_ML,
   };
 }
 

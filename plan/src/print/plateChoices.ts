@@ -67,6 +67,7 @@ export function plateChoice(
     name: profile.name,
     profile: { ...profile, motionS: motionOf(known, printer, profile).value },
     raftMl: profile.raftMl,
+    raftMm: profile.raftMm,
     supportsPercent: supportsOf(known, resin).value,
     cleanH: protocolHours(resin.protocol),
     handsOnMin: handsOnMinutes(resin.protocol),

@@ -1,8 +1,9 @@
 import {
-  hullOf,
   nestPlate,
+  raftAreaMm2,
   rotatePoints,
   rotationMatrix,
+  shadowOf,
   type NestedPlate,
   type NestItem,
 } from '@zero-pour/core';
@@ -21,11 +22,13 @@ const MANY = 150;
 function itemsOf({ parts, doc }: PourContext, factor: number): NestItem[] {
   return parts.map(({ key, pattern, prints, rotation }) => {
     const turned = rotatePoints(pattern.measure.supportPointsMm, rotationMatrix(rotation));
-    const points: [number, number][] = [];
-    for (let i = 0; i < turned.length; i += 3) points.push([turned[i]! * factor, turned[i + 1]! * factor]);
-    return { key, outline: hullOf(points), count: prints + doc.print.spares };
+    return { key, outline: shadowOf(turned, factor), count: prints + doc.print.spares };
   });
 }
+
+/** What rafts under all copies cover as they stand, mm², sized by `factor`. */
+export const raftMm2Of = (context: PourContext, factor: number): number =>
+  itemsOf(context, factor).reduce((sum, { outline, count }) => sum + count * raftAreaMm2(outline), 0);
 
 /** Where each copy stands on the plate, by its real outline; undefined without a printer or a pattern. */
 export function layOutPlate(context: PourContext, factor: number): PlateLayout | undefined {

@@ -5,10 +5,9 @@ import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { failed, known, lacking, missing, working, type Planned } from '../planned';
 import type { Reading } from '../readings';
+import { raftMm2Of } from './plateLayout';
+import { USUAL_LAYER_MM } from '../resin/tuning/beginning';
 import { heldPlates, supportsOf } from './knowPrints';
-
-/** Layers that a part is cut in while no profile is chosen, mm (shop default). */
-const USUAL_LAYER_MM = 0.05;
 
 /** What is asked of the layers of a part as it stands on this pour's plate. */
 export const standingWish = ({ profile }: Pick<PourContext, 'profile'>, { pattern, rotation }: Part) =>
@@ -59,7 +58,8 @@ export function loadOf(context: PourContext): PlateLoad | undefined {
   const sum = (of: (one: CutPart) => number): number =>
     parts.reduce((total, one) => total + of(one) * one.copies, 0);
   const share = 1 + supportsOf(prints, resin).value / 100;
-  const raftMm2 = (profile.raftMl * 1000) / profile.raftMm;
+  // At drawn size: a few percent of scale are nothing beside the rim.
+  const raftMm2 = profile.raftMm > 0 ? raftMm2Of(context, 1) : 0;
   const heldMm2 = Math.max(
     raftMm2,
     sum(({ cut }) => cut.direction.firstLayerMm2),

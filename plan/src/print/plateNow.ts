@@ -20,7 +20,7 @@ export function plateNow(context: PourContext, print: PrintPlan): PrintedPlate |
     exposureS: seconds - layers * motionS,
     hours: print.hours.value,
     partsMl: print.partsMl,
-    raftMl: profile.raftMl,
+    raftMl: print.raftMl.value,
     ...(vat ? { vatFilledAt: vat.filledAt } : {}),
     ...(load ? { load } : {}),
   };

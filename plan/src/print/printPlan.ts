@@ -9,6 +9,7 @@ import {
   PLATE_HOURS,
   platePlaces,
   RESIN_G,
+  RAFT_ML,
   RESIN_ML,
   SCALED_LENGTH,
   SCALED_VOLUME,
@@ -21,6 +22,7 @@ import { resinDensity, volumeIsEstimate } from '../givens';
 import type { Part } from '../part';
 import { known, lacking, missing, type Planned } from '../planned';
 import { motionOf, supportsOf } from './knowPrints';
+import { raftMm2Of } from './plateLayout';
 import { planLoad } from './plateLoad';
 import type { ScalePlan } from '../scale/planScale';
 
@@ -30,6 +32,9 @@ export interface PrintPlan {
   hours: Figure;
   /** Resin that it takes, by volume and by weight. */
   resinMl: Figure;
+  raftMl: Figure;
+  /** What rafts under all copies cover. */
+  raftMm2: number;
   resinG: Figure;
   /** The parts themselves, all copies. */
   partsMl: number;
@@ -137,8 +142,27 @@ function hoursFigure(
   };
 }
 
+/** Resin of the rafts: as weighed for this profile, or by its thickness under every copy. */
+function raftFigure(context: PourContext, factor: number, { profile }: PlateThings): Figure {
+  const spec = { name: 'Raft', unit: 'ml', digits: 1 } as const;
+  const from = { source: `profile ${profile.name}`, stage: 'resin' } as const;
+  if (profile.raftMl !== null)
+    return stated(spec, { symbol: 'R', name: 'Raft', value: profile.raftMl, unit: 'ml', digits: 1, ...from });
+  return figure(spec, RAFT_ML, {
+    A: {
+      name: 'Under all copies',
+      value: raftMm2Of(context, factor),
+      unit: 'mm2',
+      digits: 0,
+      source: 'the patterns as they stand, with a rim',
+      stage: 'print',
+    },
+    d: { name: 'Raft, thick', value: profile.raftMm, unit: 'mm', digits: 2, ...from },
+  });
+}
+
 /** Millilitres of a plate, as typed or of the printed volume of all copies, cm³. */
-function resinMlFigure(context: PourContext, partsCm3: Figure, { resin, profile }: PlateThings): Figure {
+function resinMlFigure(context: PourContext, partsCm3: Figure, raft: Figure, { resin }: PlateThings): Figure {
   const spec = { name: 'Resin, by volume', unit: 'ml', digits: 1 } as const;
   const typed = context.doc.print.resinMlTyped;
   if (typed !== undefined)
@@ -163,7 +187,7 @@ function resinMlFigure(context: PourContext, partsCm3: Figure, { resin, profile 
       source: share.source,
       stage: 'resin',
     },
-    R: { ...ml, name: 'Raft', value: profile.raftMl, source: `profile ${profile.name}`, stage: 'resin' },
+    R: fromFigure(raft),
     f: { ...ml, name: 'Film that stays', value: FILM_LOSS_ML, source: 'shop default' },
   });
 }
@@ -203,7 +227,8 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
   const height = heightFigure(parts, scale.percent);
   const partsCm3 = partsFigure(context, scale.percent, parts);
   const layers = layersFigure(height, things);
-  const resinMl = resinMlFigure(context, partsCm3, things);
+  const raftMl = raftFigure(context, factor, things);
+  const resinMl = resinMlFigure(context, partsCm3, raftMl, things);
   const copies = parts.reduce((sum, p) => sum + copiesOf(context, p), 0);
   const places = Math.min(
     ...parts.map((p) =>
@@ -220,6 +245,8 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
     copies,
     layers: layers.value,
     ...hoursFigure(context, layers, things),
+    raftMl,
+    raftMm2: raftMm2Of(context, factor),
     resinMl,
     resinG: figure({ name: 'Resin', unit: 'g' }, RESIN_G, { Q: fromFigure(resinMl), ρ: resinDensity(resin) }),
     partsMl: partsCm3.value,

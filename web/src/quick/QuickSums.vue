@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   CONVERTED,
+  curedDensity,
   formatPhrase,
   formatQuantity,
   InputError,
@@ -36,7 +37,11 @@ const metals = computed<QuickMetal[]>(() =>
 );
 const names = computed(() => ({
   metals: metals.value,
-  resins: shop.lists.resin.map(({ name, densityGPerMl }) => ({ name, densityGPerMl })),
+  // A model on the balance is cured.
+  resins: shop.lists.resin.map(({ name, densityGPerMl, curedGPerMl }) => ({
+    name,
+    densityGPerMl: curedDensity(densityGPerMl, curedGPerMl),
+  })),
 }));
 const read = computed(() => readSum(line.value, names.value));
 watch(read, (found) => {

@@ -11,6 +11,7 @@ export const RESIN_FIELDS = fieldsOf('resin', [
   { field: 'forBurnout', label: 'Can be burnt out', type: 'yes' },
   { field: 'fastAllowed', label: 'May go into a hot kiln', type: 'yes' },
   number('densityGPerMl'),
+  number('curedGPerMl'),
   number('bottleG'),
   number('pricePerKg'),
   number('leadDays'),

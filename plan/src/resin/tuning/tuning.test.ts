@@ -4,13 +4,16 @@ import { createDemoShop } from '@zero-pour/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { rankResins, sizesNear, yieldsOf } from '../ranking';
 import {
+  COMMON_FIGURES,
   curveOf,
   doubtfulSince,
+  firstProfile,
   fitTest,
   judgeProfileAge,
   nextVersion,
   reportsOf,
   standingProfile,
+  toldBase,
   tuningThings,
   wantedSetting,
   type TuningThings,
@@ -45,6 +48,30 @@ describe('figures to begin with', () => {
     expect(figures.map((f) => f.way)).toContain('maker for this printer');
     expect(figures.map((f) => f.way)).toContain('like printer');
     expect(figures.at(-1)!.way).toBe('working curve');
+  });
+  it('flow into a first profile with the base that was told, and say whose they are', () => {
+    const target = things('Skerry Low-Ash', 'Printer A', 0.05);
+    const told = target.resin.reported.find((r) => r.printerId === target.printer.id && r.from === 'maker')!;
+    const made = firstProfile(lists, records, target, 'heavy');
+    expect(made).toMatchObject({
+      exposureS: told.exposureS,
+      baseExposureS: told.baseExposureS,
+      provenance: expect.stringContaining('maker’s figure'),
+      tested: false,
+    });
+    const silent = { ...target, resin: { ...target.resin, id: 'x', reported: [] } };
+    const alone = { ...lists, profile: [] };
+    expect(firstProfile(alone, { ...records, cureTest: [] }, silent, 'heavy')).toMatchObject({
+      ...COMMON_FIGURES,
+      provenance: 'common figures, to be overwritten',
+    });
+    expect(toldBase(silent)).toBeUndefined();
+    // A base told for any printer of this light comes after one for this printer.
+    const any = { ...told, key: 'any', printerId: null, baseExposureS: 99 };
+    expect(toldBase({ ...silent, resin: { ...silent.resin, reported: [any] } })?.baseExposureS).toBe(99);
+    expect(toldBase({ ...silent, resin: { ...silent.resin, reported: [any, told] } })?.baseExposureS).toBe(
+      told.baseExposureS,
+    );
   });
   it('do not cross wavelengths', () => {
     const target = things('Brine Clear-Out', 'Printer C', 0.05);

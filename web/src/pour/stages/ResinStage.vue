@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { usualProfile, type Profile } from '@zero-pour/contracts';
+import type { Profile } from '@zero-pour/contracts';
 import type { Judgement } from '@zero-pour/core';
-import { judgeProfileAge, nextVersion } from '@zero-pour/plan';
+import { judgeProfileAge, nextVersion, firstProfile, USUAL_LAYER_MM } from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -9,6 +9,7 @@ import { ProfileFigures, ProfileForm } from '../../resins';
 import { itemFrom } from '../../shop';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
+import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import { formatDay } from '../../time/formatMoment';
@@ -16,6 +17,7 @@ import StageHead from '../StageHead.vue';
 
 const { pour, plan, set } = usePour();
 const shop = useShop();
+const records = useRecords();
 const pours = usePours();
 const notices = useNotices();
 
@@ -63,7 +65,12 @@ const addProfile = (): Promise<void> =>
   take(async () => {
     const { resin, printer } = plan.value.context;
     if (!resin || !printer) throw new Error('Choose a resin and a printer first.');
-    const profile = usualProfile(resin, printer, pour.value.doc.brief.castClass);
+    const profile = firstProfile(
+      shop.lists,
+      records.lists,
+      { resin, printer, layerMm: USUAL_LAYER_MM },
+      pour.value.doc.brief.castClass,
+    );
     return shop.keepItem('profile', itemFrom<'profile'>(profile, shop.lists.profile));
   });
 

@@ -6,6 +6,8 @@ import {
   say,
   formatPhrase,
   type Deciding,
+  raftAreaMm2,
+  shadowOf,
   type PlateJob,
 } from '@zero-pour/core';
 import { useLocalStorage } from '@vueuse/core';
@@ -97,7 +99,14 @@ const ofPour = computed(() => pours.pours.get(String(route.query['pour'] ?? ''))
 const pourPlan = computed(() => ofPour.value && planPour(ofPour.value, planning.known));
 const pourJob = computed<PlateJob | undefined>(() => {
   const print = pourPlan.value && valueOf(pourPlan.value.print);
-  return print && { heightMm: print.heightMm, volumeMm3: print.partsMl * 1000, copies: print.copies };
+  return (
+    print && {
+      heightMm: print.heightMm,
+      volumeMm3: print.partsMl * 1000,
+      copies: print.copies,
+      raftMm2: print.raftMm2,
+    }
+  );
 });
 async function take({ profile }: (typeof chosen.value)[number]): Promise<void> {
   const { resinId, printerId, id: profileId } = profile;
@@ -111,7 +120,10 @@ const job = computed<PlateJob | undefined>(() => {
   const part = pattern.value;
   const { copies } = asked.value;
   // As it lies in its file: the way up of a pour is the pour's own.
-  return part && { heightMm: part.measure.sizeMm[2], volumeMm3: part.measure.volumeMm3 * copies, copies };
+  if (!part) return undefined;
+  const { sizeMm, volumeMm3, supportPointsMm } = part.measure;
+  const raftMm2 = copies * raftAreaMm2(shadowOf(supportPointsMm));
+  return { heightMm: sizeMm[2], volumeMm3: volumeMm3 * copies, copies, raftMm2 };
 });
 const rows = computed(() => {
   const of = job.value;

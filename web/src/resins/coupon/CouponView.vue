@@ -15,8 +15,7 @@ import {
   type CouponSpec,
   type TunedClass,
 } from '@zero-pour/core';
-import { curveOf, motionOf, reportsOf, standingProfile, wantedSetting } from '@zero-pour/plan';
-import { startingFigures } from '@zero-pour/core';
+import { beginningOf, motionOf } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import NoteField from '../../components/NoteField.vue';
@@ -71,19 +70,15 @@ function toggleExtra(extra: CouponExtra): void {
   if (next.length + spec.value.classes.length > 0) change({ extras: next });
 }
 
-/** What to print it at: the profile's, else the first figure there is. */
-const exposureS = computed(() => {
-  if (!things.value) return undefined;
-  const profile =
-    of.value === 'base' ? undefined : standingProfile(shop.lists.profile, things.value, of.value);
-  const target = wantedSetting(things.value, null);
-  const figures = startingFigures(
-    target,
-    reportsOf(shop.lists, things.value),
-    curveOf(records.lists, props.resin.id, target.wavelengthNm),
-  ).figures;
-  return profile?.exposureS ?? figures[0]?.exposureS;
-});
+/** What to print it at: the profile's, else the first figure that somebody told; nothing where nobody has. */
+const beginning = computed(
+  () =>
+    things.value &&
+    beginningOf(shop.lists, records.lists, things.value, of.value === 'base' ? undefined : of.value),
+);
+const exposureS = computed(() =>
+  beginning.value && beginning.value.from !== null ? beginning.value.exposureS : undefined,
+);
 /** Engraved: what is typed, else the exposure. */
 const engraved = computed<CouponSpec>(() => ({
   ...spec.value,
@@ -121,10 +116,7 @@ const mm = (value: number, digits = 1): string => formatQuantity({ value, unit: 
 const numbers = computed<[string, string][]>(() => {
   const { sizeMm, volumeMm3, features } = layout.value;
   const ml = volumeMm3 / 1000;
-  const profile =
-    things.value && of.value !== 'base'
-      ? standingProfile(shop.lists.profile, things.value, of.value)
-      : undefined;
+  const profile = beginning.value?.profile;
   const rows: [string, string][] = [
     ['Size', sizeMm.map((v) => mm(v)).join(' × ')],
     [

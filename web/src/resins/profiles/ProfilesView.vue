@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { usualProfile, type Printer, type Profile, type Resin } from '@zero-pour/contracts';
+import type { Printer, Profile, Resin } from '@zero-pour/contracts';
 import { formatQuantity, judgeProfile, type CastClass } from '@zero-pour/core';
-import { judgeProfileAge } from '@zero-pour/plan';
+import { firstProfile, judgeProfileAge, USUAL_LAYER_MM } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import { HistoryList, itemFrom } from '../../shop';
 import { useNotices } from '../../state/notices';
+import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
@@ -14,6 +15,7 @@ import ProfileForm from './ProfileForm.vue';
 /** Seconds and layers by printer, layer height and class: what pours use, each with where it comes from. */
 const props = defineProps<{ resin: Resin }>();
 const shop = useShop();
+const records = useRecords();
 const notices = useNotices();
 const units = useUnits();
 
@@ -38,7 +40,15 @@ const add = (printer: Printer, castClass: CastClass = 'standard'): Promise<void>
   run(() =>
     shop.keepItem(
       'profile',
-      itemFrom<'profile'>(usualProfile(props.resin, printer, castClass), shop.lists.profile),
+      itemFrom<'profile'>(
+        firstProfile(
+          shop.lists,
+          records.lists,
+          { resin: props.resin, printer, layerMm: USUAL_LAYER_MM },
+          castClass,
+        ),
+        shop.lists.profile,
+      ),
     ),
   );
 const remove = (profile: Profile): Promise<void> =>

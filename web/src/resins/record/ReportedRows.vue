@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { FIGURE_FROM, type Resin } from '@zero-pour/contracts';
 import { said } from '../../components/said';
-import { computed } from 'vue';
+import { USUAL_LAYER_MM } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useShop } from '../../state/shopStore';
 
@@ -31,7 +32,11 @@ function setPrinter(key: string, id: string): void {
       : { printerId: null },
   );
 }
-function add(): void {
+/** The seconds make a figure: without them nothing is written down, and nothing else is made up beside them. */
+const adding = shallowRef(false);
+function add(exposureS: number | undefined): void {
+  if (exposureS === undefined) return;
+  adding.value = false;
   const printer = shop.lists.printer.find((p) => !p.retired);
   const row: Row = {
     key: crypto.randomUUID().slice(0, 8),
@@ -39,10 +44,10 @@ function add(): void {
     printerId: printer?.id ?? null,
     wavelengthNm: printer?.wavelengthNm ?? 405,
     irradianceMwPerCm2: null,
-    layerMm: 0.05,
-    exposureS: 3,
-    baseExposureS: 25,
-    baseLayers: 6,
+    layerMm: USUAL_LAYER_MM,
+    exposureS,
+    baseExposureS: null,
+    baseLayers: null,
     vatC: null,
   };
   emit('change', [...props.resin.reported, row]);
@@ -127,11 +132,23 @@ function add(): void {
     <p v-if="resin.reported.length === 0" class="mute">
       None yet. The bottle or its sheet names one: it is where the search begins.
     </p>
-    <v-btn size="small" class="mt-2" @click="add">Add a figure</v-btn>
+    <QuantityField
+      v-if="adding"
+      v-bind="said('resin', 'reported', '0', 'exposureS')"
+      class="first"
+      hint="seconds a layer, as the bottle or sheet says"
+      :model-value="undefined"
+      @update:model-value="add"
+    />
+    <v-btn v-else size="small" class="mt-2" @click="adding = true">Add a figure</v-btn>
   </section>
 </template>
 
 <style scoped>
+.first {
+  max-width: 320px;
+  margin-top: 8px;
+}
 .line {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(124px, 1fr));

@@ -52,8 +52,18 @@ describe('figures from the maker and from others', () => {
     const rows = show(ReportedRows, { resin: { ...resin(), reported: [] } });
     expect(rows.text()).toContain('None yet.');
     await button(rows, 'Add a figure').trigger('click');
+    // Nothing is written down before the seconds are, and nothing made up beside them.
+    expect(lastEmitted(rows, 'change')).toBeUndefined();
+    await typeInto(rows, 'Exposure', '2.8');
     expect(lastEmitted(rows, 'change')).toMatchObject([
-      { from: 'maker', printerId: printer().id, wavelengthNm: 405 },
+      {
+        from: 'maker',
+        printerId: printer().id,
+        wavelengthNm: 405,
+        exposureS: 2.8,
+        baseExposureS: null,
+        baseLayers: null,
+      },
     ]);
   });
   it('ask for the light where no printer is named', async () => {

@@ -3,7 +3,7 @@ import PickRow from '../../components/PickRow.vue';
 import StandingLine from '../../components/StandingLine.vue';
 import type { Profile, Resin, TestSetRun } from '@zero-pour/contracts';
 import type { TunedClass } from '@zero-pour/core';
-import { standingProfile, tuningThings } from '@zero-pour/plan';
+import { beginningOf, standingProfile, tuningThings } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import { useNotices } from '../../state/notices';
@@ -14,7 +14,7 @@ import { formatDay } from '../../time/formatMoment';
 import { useTuneChoice } from '../tune/useTuneChoice';
 import { acceptFigure } from '../tune/acceptFigure';
 import BeginRun from './BeginRun.vue';
-import { figureToPrint, newRun } from './newRun';
+import { newRun } from './newRun';
 import PiecesTable from './PiecesTable.vue';
 import RunFields from './RunFields.vue';
 import SideBySide from './SideBySide.vue';
@@ -69,7 +69,7 @@ const steps = computed(() => {
 const figure = computed(
   () =>
     things.value &&
-    figureToPrint(shop.lists, records.lists, things.value, of.value === 'base' ? 'standard' : of.value),
+    beginningOf(shop.lists, records.lists, things.value, of.value === 'base' ? 'standard' : of.value),
 );
 /** A run here, and one for each profile that the same plate is printed by beside it. */
 async function begin(copies: number, also: readonly Profile[]): Promise<void> {

@@ -1,7 +1,5 @@
-import type { Pattern, Profile, RecordLists, Settings, ShopLists, TestSetRun } from '@zero-pour/contracts';
-import { startingFigures, type CastClass } from '@zero-pour/core';
-import { curveOf, reportsOf, standingProfile, wantedSetting, type TuningThings } from '@zero-pour/plan';
-import { COMMON } from '../tune/newTrial';
+import type { Pattern, Settings, TestSetRun } from '@zero-pour/contracts';
+import type { Beginning, TuningThings } from '@zero-pour/plan';
 import type { Piece } from './gradeSummary';
 
 /** One piece of a part, not graded yet. */
@@ -24,33 +22,10 @@ export function newPiece(
   };
 }
 
-/** What a run is printed by: its profile, or else the figure to begin with. */
-export interface RunFigure {
-  profile: Profile | undefined;
-  exposureS: number;
-}
-
-/** The profile that stands for a class, else the first figure that makers, others or a curve give for these settings. */
-export function figureToPrint(
-  lists: ShopLists,
-  records: RecordLists,
-  things: TuningThings,
-  castClass: CastClass,
-): RunFigure {
-  const profile = standingProfile(lists.profile, things, castClass);
-  if (profile) return { profile, exposureS: profile.exposureS };
-  const { figures } = startingFigures(
-    wantedSetting(things, null),
-    reportsOf(lists, things),
-    curveOf(records, things.resin.id, things.printer.wavelengthNm),
-  );
-  return { profile, exposureS: figures[0]?.exposureS ?? COMMON.exposureS };
-}
-
 /** A run of the shop's test set: every part of it, `copies` times. */
 export function newRun(
   things: TuningThings,
-  { profile, exposureS }: RunFigure,
+  { profile, exposureS }: Pick<Beginning, 'profile' | 'exposureS'>,
   testSet: Settings['testSet'],
   patterns: readonly Pattern[],
   copies: number,

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { Resin, Trial } from '@zero-pour/contracts';
+import { FEATURE_SIZE_MM, finestFeature, farFromOthers, type CouponSpec } from '@zero-pour/core';
 import {
-  FEATURE_SIZE_MM,
-  finestFeature,
-  farFromOthers,
-  startingFigures,
-  type CouponSpec,
-} from '@zero-pour/core';
-import { curveOf, gatherTrials, reportsOf, sizesNear, standingProfile, wantedSetting } from '@zero-pour/plan';
+  COMMON_FIGURES,
+  figuresFor,
+  gatherTrials,
+  sizesNear,
+  standingProfile,
+  toldBase,
+} from '@zero-pour/plan';
 import { until, useEventListener, useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
@@ -18,7 +19,7 @@ import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import CountEntry from './CountEntry.vue';
 import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
-import { COMMON, type TrialPlan } from './newTrial';
+import type { TrialPlan } from './newTrial';
 import PartEntry from './PartEntry.vue';
 import PrintNext from './PrintNext.vue';
 import StartingFigures from './StartingFigures.vue';
@@ -52,28 +53,21 @@ const pool = computed(() => pools.value[ownKey.value] ?? false);
 const gathered = computed(
   () => things.value && gatherTrials(shop.lists, records.lists, things.value, of.value, pool.value),
 );
-const reports = computed(() => (things.value ? reportsOf(shop.lists, things.value) : []));
-const target = computed(() => things.value && wantedSetting(things.value, gathered.value?.vatC ?? null));
-const start = computed(() => {
-  if (!target.value || !things.value) return { figures: [], refused: [] };
-  return startingFigures(
-    target.value,
-    reports.value,
-    curveOf(records.lists, props.resin.id, target.value.wavelengthNm),
-  );
-});
+const start = computed(() =>
+  things.value
+    ? figuresFor(shop.lists, records.lists, things.value, gathered.value?.vatC ?? null)
+    : { figures: [], refused: [] },
+);
 const profile = computed(() =>
   things.value && of.value !== 'base'
     ? standingProfile(shop.lists.profile, things.value, of.value)
     : undefined,
 );
-const reported = computed(() =>
-  props.resin.reported.find((r) => r.printerId === things.value?.printer.id && r.from === 'maker'),
-);
+const told = computed(() => ({ ...COMMON_FIGURES, ...(things.value && toldBase(things.value)) }));
 const begin = computed(() => {
   const typed = begins.value[ownKey.value];
-  if (of.value === 'base') return typed ?? reported.value?.baseExposureS ?? COMMON.baseExposureS;
-  return typed ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS;
+  if (of.value === 'base') return typed ?? told.value.baseExposureS;
+  return typed ?? start.value.figures[0]?.exposureS ?? COMMON_FIGURES.exposureS;
 });
 
 /** Told by the entry below; a coupon half counted teaches nothing of the scatter. */
@@ -97,15 +91,15 @@ const featureMm = computed(
 function planAfter(before: Trial | undefined): TrialPlan | undefined {
   if (!answer.value) return undefined;
   const { verdict, recommended, next } = answer.value;
-  const figures = profile.value ?? reported.value;
+  const { baseExposureS, baseLayers } = profile.value ?? told.value;
   return {
     of: of.value,
     nextS: (verdict.kind === 'next coupon' ? next : recommended).exposureS,
     before,
     coupon: coupons.value[key.value],
-    exposureS: profile.value?.exposureS ?? start.value.figures[0]?.exposureS ?? COMMON.exposureS,
-    baseExposureS: figures?.baseExposureS ?? COMMON.baseExposureS,
-    baseLayers: figures?.baseLayers ?? COMMON.baseLayers,
+    exposureS: profile.value?.exposureS ?? start.value.figures[0]?.exposureS ?? COMMON_FIGURES.exposureS,
+    baseExposureS,
+    baseLayers,
   };
 }
 const { open, standing, number, same, change, enter, close, discard, openTrial } = useTrialEntry(
@@ -147,8 +141,8 @@ const verdict = computed(() => {
   return judged ? [judged] : [];
 });
 const far = computed(() =>
-  answer.value && target.value && of.value !== 'base' && couponsSoFar.value >= 2
-    ? farFromOthers(answer.value.recommended.exposureS, target.value, reports.value)
+  answer.value && of.value !== 'base' && couponsSoFar.value >= 2
+    ? farFromOthers(answer.value.recommended.exposureS, start.value.figures)
     : [],
 );
 const finest = computed(

@@ -3,9 +3,6 @@ import { usualCoupon, type CouponSpec } from '@zero-pour/core';
 import type { TuningOf, TuningThings } from '@zero-pour/plan';
 import { seconds } from './words';
 
-/** Where nobody has told a figure: common to most printers, and said as no more than that. */
-export const COMMON = { exposureS: 3, baseExposureS: 25, baseLayers: 6 };
-
 /** What a new trial is to be printed at. */
 export interface TrialPlan {
   of: TuningOf;

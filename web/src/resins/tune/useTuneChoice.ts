@@ -1,11 +1,10 @@
 import { TUNED_CLASSES } from '@zero-pour/core';
-import { tuningThings, type TuningOf, type TuningThings } from '@zero-pour/plan';
+import { tuningThings, USUAL_LAYER_MM, type TuningOf, type TuningThings } from '@zero-pour/plan';
 import { computed, type ComputedRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 
-const COMMON_LAYER_MM = 0.05;
 export const TUNED_OF: readonly TuningOf[] = [...TUNED_CLASSES, 'base'];
 
 /** What is tuned: printer, layer height and class stand in the address, so that a reload or a link shows the same. */
@@ -38,7 +37,7 @@ export function useTuneChoice(resinId: () => string): {
     const typed = Number(asked('layer'));
     if (typed > 0 && typed <= 1) return typed;
     const here = (of: { printerId: string }): boolean => of.printerId === printerId.value;
-    return trials.value.findLast(here)?.layerMm ?? profiles.value.find(here)?.layerMm ?? COMMON_LAYER_MM;
+    return trials.value.findLast(here)?.layerMm ?? profiles.value.find(here)?.layerMm ?? USUAL_LAYER_MM;
   });
   const layers = computed(() =>
     [
