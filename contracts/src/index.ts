@@ -75,6 +75,8 @@ export {
   POUR_VERSION,
   pourDocSchema,
   repeatPourDoc,
+  sparesOf,
+  withPatterns,
   type PourDoc,
 } from './pour/pourDoc';
 export {

@@ -26,6 +26,9 @@ export const LAYER_MM = [0.005, 1] as const;
 export const EXPOSURE_S = [0.1, 600] as const;
 export const BASE_EXPOSURE_S = [0.1, 1200] as const;
 export const LAYERS = [0, 200] as const;
+/** Pictures kept beside something, by the hash of their bytes. */
+export const photosSchema = z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) }));
+
 export const RAFT_MM = [0.1, 10] as const;
 export const VAT_C = [0, 90] as const;
 /** As a thermometer reads air and resin: a room may be cold. */

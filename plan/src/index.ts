@@ -10,7 +10,8 @@ export {
 } from './figure';
 export { resolvePour, type FlaskContext, type PlannedFor, type PourContext, type Shop } from './context';
 export type { Part } from './part';
-export { castPieces, nameOfPart, printedPieces, type PlannedPiece } from './pieces';
+export { laterVersions, type LaterVersion } from './pattern/newestVersions';
+export { castPieces, faultsOf, nameOfPart, printedPieces, type PlannedPiece } from './pieces';
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type FlaskPlan, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
@@ -104,7 +105,7 @@ export {
 export { planLoad, standingOf, standingWish } from './print/plateLoad';
 export { NO_READINGS, type NotRead, type Reading, type Readings, type WantedReading } from './readings';
 export { plateNow } from './print/plateNow';
-export { cleaningOf, isOver, protocolOf, type CleaningStep } from './clean/cleaning';
+export { cleaningOf, isOver, judgeCleaning, protocolOf, type CleaningStep } from './clean/cleaning';
 export { freshClocks, judgeFreshness, readClock, type FreshClock } from './clean/freshClocks';
 export {
   goesOn,

@@ -2,11 +2,12 @@ import {
   masterKey,
   pieceKey,
   readPieceKey,
+  sparesOf,
   type Pattern,
   type PieceKey,
   type PourDoc,
 } from '@zero-pour/contracts';
-import { castsWax, goesIntoFlask } from '@zero-pour/core';
+import { castsWax, goesIntoFlask, type PrintFaultKey } from '@zero-pour/core';
 import type { Part } from './part';
 
 /** A piece by its name, with what it is a copy of. */
@@ -53,7 +54,7 @@ interface Pieces {
 }
 
 const printedKeys = ({ doc }: Pick<Pieces, 'doc'>, part: Part): PieceKey[] =>
-  upTo(part.prints + doc.print.spares).map((copy) =>
+  upTo(part.prints + sparesOf(doc, part.key)).map((copy) =>
     castsWax(doc.brief.route) ? masterKey(part.key, copy) : pieceKey(part.key, copy),
   );
 
@@ -98,3 +99,8 @@ export function castPieces({ doc, parts }: Pieces): PlannedPiece[] {
     return [...cast, ...beyond].flatMap((key) => pieceOf(key, part, parts));
   });
 }
+
+/** Everything that is wrong with a piece. */
+export const faultsOf = (piece: PourDoc['print']['pieces'][string] | undefined): PrintFaultKey[] => [
+  ...new Set([...(piece?.fault ? [piece.fault] : []), ...(piece?.moreFaults ?? [])]),
+];

@@ -156,8 +156,8 @@ describe('a shop of the version before', () => {
     const db = pgliteDatabase(new PGlite());
     const migrations = await readMigrations();
     await migrate(db, migrations.filter((m) => m.number <= 5)); // prettier-ignore
-    const { protocolName: _n, protocolVersion: _v, ...old } = resin;
-    const plain = old.protocol.map(({ medium: _m, tempC: _t, motion: _o, times: _c, ...step }) => step);
+    const { protocolName: _n, protocolVersion: _v, curedGPerMl: _c, ...old } = resin;
+    const plain = old.protocol.map(({ medium: _m, tempC: _t, motion: _o, times: _times, ...step }) => step);
     const before = { ...old, protocol: plain };
     const columns = Object.keys(before).map((field) => field.replace(/[A-Z]/g, (l) => `_${l.toLowerCase()}`));
     await db.query(

@@ -14,6 +14,7 @@ import {
   keySchema,
   momentSchema,
   noteSchema,
+  photosSchema,
   positiveSchema,
   ROOM_C,
   VAT_READ_C,
@@ -26,6 +27,8 @@ import { pieceKeySchema } from './pieces';
 
 /** Resin of one plate, ml. */
 const RESIN_ML = [0.1, 10_000] as const;
+/** Copies printed above the wanted count. */
+const SPARES = [0, 500] as const;
 const OVERRIDES = 'Overrides the estimate';
 
 export const PIECE_OUTCOMES = ['good', 'flawed', 'lost'] as const;
@@ -72,7 +75,9 @@ export type PrintedPlate = z.infer<typeof printedPlateSchema>;
 
 export const printStageSchema = z.strictObject({
   /** Printed above the wanted count, so that enough come out. */
-  spares: quantitySchema('Spares of each pattern', 'count', [0, 500], { whole: true }),
+  spares: quantitySchema('Spares of each pattern', 'count', SPARES, { whole: true }),
+  /** … by line, where a pattern wants more or fewer than the others. */
+  sparesOf: z.record(keySchema, quantitySchema('Spares', 'count', SPARES, { whole: true })).optional(),
   /** What the preparing program says; overrides the estimate. */
   hoursTyped: quantitySchema('Hours, as the printer says', 'h', [0.05, 500], { hint: OVERRIDES }).optional(),
   resinMlTyped: quantitySchema('Resin, as the printer says', 'ml', RESIN_ML, {
@@ -86,6 +91,8 @@ export const printStageSchema = z.strictObject({
   plate: printedPlateSchema.optional(),
   /** What was done of the checklist before it. */
   before: z.partialRecord(z.enum(BEFORE_KEYS), momentSchema).optional(),
+  /** Priming coats that were put on the plate. */
+  primingCoats: quantitySchema('Priming coats put on', 'count', [0, 10], { whole: true }).optional(),
   /** Looked at part way, when the first real layers were out. */
   checkedAt: momentSchema.optional(),
   /** Resin that it took, off the bottle's weight or marks. */
@@ -108,6 +115,11 @@ export const printStageSchema = z.strictObject({
       note: z.string().max(400),
       /** What is wrong with it, where known, and how high from the plate. */
       fault: z.enum(PRINT_FAULT_KEYS).optional(),
+      /** What else is wrong with it. */
+      moreFaults: z.array(z.enum(PRINT_FAULT_KEYS)).max(6).optional(),
+      /** Where wax mended it: a place to look at on the casting. */
+      mended: z.string().max(200).optional(),
+      photos: photosSchema.max(10).optional(),
       heightMm: quantitySchema('From the plate', 'mm', [0, 1000], { digits: 1 }).optional(),
     }),
   ),

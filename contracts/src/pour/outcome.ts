@@ -1,6 +1,6 @@
 import { FLAW_KINDS, OUTCOMES } from '@zero-pour/core';
 import { z } from 'zod';
-import { hashSchema, keySchema, momentSchema, noteSchema } from '../parts';
+import { keySchema, momentSchema, noteSchema, photosSchema } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
 import { pieceKeySchema } from './pieces';
 import { castingSizesSchema } from './sizes';
@@ -20,7 +20,7 @@ export const castingSchema = z.strictObject({
   weightG: readingSchema('Weight', 'g', [0, 1e5], { digits: 2 }).optional(),
   /** By the brief's sizes. */
   sizes: castingSizesSchema.optional(),
-  photos: z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(30),
+  photos: photosSchema.max(30),
   note: z.string().max(1000).optional(),
 });
 export type Casting = z.infer<typeof castingSchema>;

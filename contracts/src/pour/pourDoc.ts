@@ -53,6 +53,22 @@ export function emptyPourDoc(): PourDoc {
   };
 }
 
+/** How many copies of a line are printed above what is wanted of it. */
+export const sparesOf = ({ print }: Pick<PourDoc, 'print'>, line: string): number =>
+  print.sparesOf?.[line] ?? print.spares;
+
+/** Lines with other patterns in place of theirs: newer versions of them. What is set for a line stays. */
+export const withPatterns = (doc: PourDoc, patternIds: ReadonlyMap<string, string>): PourDoc => ({
+  ...doc,
+  brief: {
+    ...doc.brief,
+    lines: doc.brief.lines.map((line) => ({
+      ...line,
+      patternId: patternIds.get(line.key) ?? line.patternId,
+    })),
+  },
+});
+
 /** Keeps the plan of a pour and drops what happened, for "Same again, but …". */
 export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string): PourDoc {
   const fresh = emptyPourDoc();
@@ -66,7 +82,7 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
     resin: doc.resin,
     wayUp: doc.wayUp,
     scale,
-    print: { spares: doc.print.spares, pieces: {} },
+    print: { spares: doc.print.spares, ...defined({ sparesOf: doc.print.sparesOf }), pieces: {} },
     invest: { ...fresh.invest, ...defined({ powderId, ratio }), boric },
     burnout: { hands: {}, ...defined({ kilnId, programmeId, segments, loadedAtC }) },
     flasks: doc.flasks.map(repeatFlask),

@@ -2,17 +2,16 @@ import { CAST_GRADES, PRINT_FAULT_KEYS, PRINT_GRADES, TUNED_CLASSES, VERDICTS } 
 import { z } from 'zod';
 import {
   EXPOSURE_S,
-  hashSchema,
   idSchema,
   keySchema,
   LAYER_MM,
   momentSchema,
   nameSchema,
   noteSchema,
+  photosSchema,
 } from '../parts';
 import { quantitySchema } from '../quantities';
 
-const photosSchema = z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(10);
 const verdictSchema = z.strictObject({ says: z.enum(VERDICTS).nullable(), keepFor: z.string().max(200) });
 
 /** One printing (and casting) of the shop's test set in one resin (handbook 02, "Qualifying a resin"). */
@@ -35,7 +34,7 @@ export const testSetRunSchema = z.strictObject({
         cast: z.enum(CAST_GRADES).nullable(),
         /** What went wrong with its print. */
         faults: z.array(z.enum(PRINT_FAULT_KEYS)).max(6).optional(),
-        photos: photosSchema,
+        photos: photosSchema.max(10),
         note: z.string().max(400),
       }),
     )

@@ -10,7 +10,6 @@ import { z } from 'zod';
 import {
   BASE_EXPOSURE_S,
   EXPOSURE_S,
-  hashSchema,
   idSchema,
   LAYER_MM,
   LAYERS,
@@ -18,6 +17,7 @@ import {
   momentSchema,
   nameSchema,
   noteSchema,
+  photosSchema,
   RAFT_MM,
   ROOM_C,
   VAT_C,
@@ -106,7 +106,7 @@ export const trialSchema = z
         }),
       )
       .max(60),
-    photos: z.array(z.strictObject({ hash: hashSchema, name: z.string().max(255) })).max(30),
+    photos: photosSchema.max(30),
     note: noteSchema,
   })
   .superRefine((trial, context) => {

@@ -36,6 +36,7 @@ export const cleanStepSchema = z.strictObject({
   tempC: quantitySchema('At', 'degC', VAT_C).nullable(),
   motion: z.enum(CLEAN_MOTIONS).nullable(),
   times: quantitySchema('Times', 'count', [1, 5], { whole: true }),
+  everyMinutes: quantitySchema('Remind every', 'min', [0.5, 600], { digits: 1 }).nullable().optional(),
   note: noteSchema,
 });
 

@@ -196,14 +196,17 @@ describe('worth casting?', () => {
     ]);
   });
   it('mends in wax what can be mended, prints again what cannot', () => {
-    expect(said({ outcome: 'flawed', fault: 'pinholes' })).toEqual(['mend', 'doubtful']);
-    expect(said({ outcome: 'flawed', fault: 'pulled oval' })).toEqual(['reprint', 'poor']);
+    expect(said({ outcome: 'flawed', faults: ['pinholes'] })).toEqual(['mend', 'doubtful']);
+    expect(said({ outcome: 'flawed', faults: ['pulled oval'] })).toEqual(['reprint', 'poor']);
+    // One that cannot be mended is enough.
+    expect(said({ outcome: 'flawed', faults: ['pinholes', 'pulled oval'] })).toEqual(['reprint', 'poor']);
+    expect(said({ outcome: 'flawed', faults: ['pinholes', 'ridge'] })).toEqual(['mend', 'doubtful']);
     expect(said({ outcome: 'flawed' })).toEqual(['reprint', 'poor']);
     expect(said({ outcome: 'lost' })).toEqual(['reprint', 'poor']);
   });
   it('sends a fault of the model back to the pattern', () => {
-    expect(worthCasting(piece({ outcome: 'flawed', fault: 'detail missing' })).toPattern).toBe(true);
-    expect(worthCasting(piece({ outcome: 'lost', fault: 'same feature broke' })).toPattern).toBe(true);
-    expect(worthCasting(piece({ outcome: 'lost', fault: 'fell from plate' })).toPattern).toBe(false);
+    expect(worthCasting(piece({ outcome: 'flawed', faults: ['detail missing'] })).toPattern).toBe(true);
+    expect(worthCasting(piece({ outcome: 'lost', faults: ['same feature broke'] })).toPattern).toBe(true);
+    expect(worthCasting(piece({ outcome: 'lost', faults: ['fell from plate'] })).toPattern).toBe(false);
   });
 });

@@ -1,3 +1,4 @@
+export { judgeProtocol, type CleanedResin } from './judgeProtocol';
 export {
   CLEAN_KINDS,
   CLEAN_MEDIA,

@@ -39,6 +39,8 @@ export interface CleanStep {
   motion: CleanMotion | null;
   /** So many times one after the other. */
   times: number;
+  /** A reminder to turn or move it again and again while it runs, min. */
+  everyMinutes?: number | null | undefined;
   note: string;
 }
 

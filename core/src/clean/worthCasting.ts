@@ -13,7 +13,7 @@ export type Expectation = (typeof EXPECTATIONS)[number];
 /** What is known of a piece before it is invested. */
 export interface PieceEvidence {
   outcome: 'good' | 'flawed' | 'lost' | undefined;
-  fault?: PrintFaultKey | undefined;
+  faults?: readonly PrintFaultKey[];
   /** Cleaning steps that were left out or cut short, and cures that were too long, by name. */
   skipped: readonly string[];
   short: readonly string[];
@@ -36,11 +36,12 @@ export interface WorthCasting {
 /** Faults that wax, file or drill mend; all others are printed again. */
 const MENDED: readonly PrintFaultKey[] = ['pinholes', 'waves', 'ridge', 'base curled', 'cracked at cut'];
 /** Faults that come again until the model is changed. */
-const OF_THE_MODEL: readonly PrintFaultKey[] = ['same feature broke', 'detail missing'];
+const OF_THE_MODEL: readonly PrintFaultKey[] = ['same feature broke', 'detail missing', 'hole closed'];
 
 /** Whether a piece is worth its metal, and what to expect of it (handbook 04, "Worth casting?"); a proposal, not a ruling. */
 export function worthCasting(piece: PieceEvidence): WorthCasting {
-  const toPattern = piece.fault !== undefined && OF_THE_MODEL.includes(piece.fault);
+  const faults = piece.faults ?? [];
+  const toPattern = faults.some((fault) => OF_THE_MODEL.includes(fault));
   if (piece.outcome === 'lost')
     return { verdict: 'reprint', expect: 'poor', reasons: ['It was lost in the print.'], toPattern };
   const reasons: string[] = [];
@@ -52,7 +53,8 @@ export function worthCasting(piece: PieceEvidence): WorthCasting {
   if (piece.staleDays > 0)
     reasons.push(`It lay ${piece.staleDays} ${piece.staleDays === 1 ? 'day' : 'days'} past its time.`);
   if (piece.outcome === 'flawed') {
-    const mendable = piece.fault !== undefined && MENDED.includes(piece.fault);
+    // One fault that cannot be mended is enough.
+    const mendable = faults.length > 0 && faults.every((fault) => MENDED.includes(fault));
     return mendable
       ? { verdict: 'mend', expect: 'doubtful', reasons: ['Mend it in wax: easier now than in metal.', ...reasons], toPattern } // prettier-ignore
       : { verdict: 'reprint', expect: 'poor', reasons: ['Its flaw would come out in the metal.', ...reasons], toPattern }; // prettier-ignore

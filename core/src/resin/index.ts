@@ -41,3 +41,4 @@ export {
   type PlateJob,
 } from './comparePlates';
 export { CURED_DENSER_PERCENT, curedDensity } from './curedDensity';
+export { judgeRoute, type RoutedResin } from './judgeRoute';

@@ -14,3 +14,4 @@ export {
 } from './rankCauses';
 export { PRINT_CHANGES, PRINT_FAULT_KEYS, PRINT_FAULTS, type PrintFaultKey } from './printFaults';
 export { cutEvidence, figureSigns, heightEvidence, layerSign, oneHeight, raftSign, sign } from './signs';
+export { howToKnow } from './howToKnow';

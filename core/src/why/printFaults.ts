@@ -17,6 +17,9 @@ const EXPOSURE_LOW = [
   test('exposure low', 0.7, 0.2, 'exposure'),
   test('profile untested', 0.6, 0.3, 'exposure'),
 ];
+const ALIKE = test('all copies alike', 0.9, 0.35);
+/** Prints that stand alike on one place in every copy: the file says so too. */
+const IN_FILE = cause('file', 'the file itself', 0.12, ALIKE);
 const COLD = test('resin cold', 0.7, 0.2);
 const STALE = test('vat old', 0.7, 0.2);
 
@@ -59,16 +62,28 @@ export const PRINT_FAULTS = [
     key: 'same feature broke',
     name: 'All copies broke at the same feature',
     causes: [
-      cause('exposure low', 'exposed too little for that size', 0.45, ...EXPOSURE_LOW),
-      cause('too fine', 'finer than the resin holds', 0.4, test('thinner than resin', 0.85, 0.15)),
+      cause('exposure low', 'exposed too little for that size', 0.4, ...EXPOSURE_LOW),
+      cause('too fine', 'finer than the resin holds', 0.38, test('thinner than resin', 0.85, 0.15)),
+      IN_FILE,
     ],
   },
   {
     key: 'detail missing',
     name: 'Detail missing',
     causes: [
-      cause('island', 'it begins in mid-air', 0.5, test('islands', 0.9, 0.2)),
-      cause('support', 'its support is missing', 0.3, test('islands', 0.6, 0.3)),
+      cause('island', 'it begins in mid-air', 0.48, test('islands', 0.9, 0.2)),
+      cause('support', 'its support is missing', 0.25, test('islands', 0.6, 0.3)),
+      IN_FILE,
+    ],
+  },
+  {
+    key: 'hole closed',
+    name: 'Hole or slot closed',
+    causes: [
+      cause('exposure high', 'too much light bleeds through', 0.4, test('exposure high', 0.7, 0.2)),
+      IN_FILE,
+      cause('wash short', 'resin cured in it: washed too little', 0.25, test('washed short', 0.8, 0.2)),
+      cause('stale', 'thick, stale or cold resin', 0.1, STALE, COLD),
     ],
   },
   {
@@ -126,7 +141,7 @@ export const PRINT_FAULTS = [
         test('same height on all', 0.85, 0.3),
       ),
       cause('jump', 'the layers’ area jumps there', 0.3, test('area jumps', 0.8, 0.2)),
-      cause('file', 'the file itself', 0.1, test('same height on all', 0.2, 0.6)),
+      cause('file', 'the file itself', 0.1, test('same height on all', 0.2, 0.6), ALIKE),
     ],
   },
   {
@@ -196,6 +211,7 @@ export const PRINT_CHANGES: readonly Change[] = [
     cost: 2.5,
     recurs: { 'too fine': 0.15, 'exposure low': 0.5 },
   },
+  { key: 'mend file', words: 'Mend the file', cost: 2, recurs: { file: 0.1 } },
   {
     key: 'fresh',
     words: 'Fresh, shaken, filtered resin',

@@ -22,14 +22,19 @@ describe('signs', () => {
   });
 
   it('of what was cut count islands and cups, and the share that hangs over', () => {
-    const cut = { islands: 0, cups: 0, overhangMm2: 12, areaMm2: 100 };
+    const cut = { islands: 0, cups: 0, overhangMm2: 12, onPlateMm2: 0, areaMm2: 100 };
     expect(states(cutEvidence(cut))).toEqual({ islands: 'good', cups: 'good', 'overhang much': 'good' });
-    expect(states(cutEvidence({ islands: 1, cups: 2, overhangMm2: 12.1, areaMm2: 100 }))).toEqual({
+    expect(
+      states(cutEvidence({ islands: 1, cups: 2, overhangMm2: 12.1, onPlateMm2: 0, areaMm2: 100 })),
+    ).toEqual({
       islands: 'bad',
       cups: 'bad',
       'overhang much': 'bad',
     });
     expect(states(cutEvidence({ ...cut, areaMm2: 0 }))['overhang much']).toBe('good');
+    // The face that lies on the plate hangs over nothing.
+    expect(states(cutEvidence({ ...cut, overhangMm2: 40, onPlateMm2: 35 }))['overhang much']).toBe('good');
+    expect(states(cutEvidence({ ...cut, overhangMm2: 40, onPlateMm2: 0 }))['overhang much']).toBe('bad');
   });
 
   it('of heights are one height within 0.3 mm; one flaw alone says nothing', () => {

@@ -38,9 +38,14 @@ export function cutEvidence(cut: {
   islands: number;
   cups: number;
   overhangMm2: number;
+  /** Of it, what lies on the plate itself and hangs over nothing. */
+  onPlateMm2: number;
   areaMm2: number;
 }): Evidence {
-  const share = cut.areaMm2 > 0 ? requireNumber('overhangMm2', cut.overhangMm2, 0) / cut.areaMm2 : 0;
+  const share =
+    cut.areaMm2 > 0
+      ? Math.max(0, requireNumber('overhangMm2', cut.overhangMm2, 0) - cut.onPlateMm2) / cut.areaMm2
+      : 0;
   const begins = cut.islands === 1 ? 'place begins' : 'places begin';
   return {
     islands: sign(cut.islands > 0, say`${cut.islands} ${begins} in mid-air.`),

@@ -6,6 +6,7 @@ import {
   confirmCause,
   OTHER,
   PRINT_CHANGES,
+  howToKnow,
   PRINT_FAULTS,
   rankCauses,
   ruleOutCauses,
@@ -133,6 +134,23 @@ describe('why', () => {
 });
 
 describe('faults of prints', () => {
+  it('name for each sign what to do to know it, so that "not known" is no dead end', () => {
+    const signs = new Set(PRINT_FAULTS.flatMap((fault) => (fault as Fault).causes.flatMap((c) => c.tests.map((t) => t.sign)))); // prettier-ignore
+    for (const sign of signs) expect(howToKnow(sign), sign).toBeTruthy();
+    expect(howToKnow('nothing of the kind')).toBeUndefined();
+  });
+  it('know that what every copy has may be the file', () => {
+    const closed: Fault = PRINT_FAULTS.find((fault) => fault.key === 'hole closed')!;
+    const file = (state?: 'bad' | 'good'): number =>
+      rankCauses(
+        closed,
+        startingCounts(closed),
+        state ? { 'all copies alike': { state, says: [] } } : {},
+      ).find((c) => c.key === 'file')!.chance;
+    expect(file('bad')).toBeGreaterThan(1.5 * file());
+    expect(file('good')).toBeLessThan(0.5 * file());
+  });
+
   it.each(PRINT_FAULTS.map((fault) => [fault.name, fault] as const))(
     '%s: priors and signs make sense',
     (_, fault) => {

@@ -1,5 +1,5 @@
-import type { StepRecord } from '@zero-pour/contracts';
-import { cleanRun, type CleanStep, type RunStep } from '@zero-pour/core';
+import { readingValue, type StepRecord } from '@zero-pour/contracts';
+import { cleanRun, judgeProtocol, type CleanStep, type Judgement, type RunStep } from '@zero-pour/core';
 import type { PourContext } from '../context';
 
 /** A step of this pour's cleaning with what was kept of it. */
@@ -33,3 +33,9 @@ export const lastOf = (
   end: 'startedAt' | 'doneAt',
 ): string | undefined =>
   steps.findLast(({ step, record }) => step.kind === kind && record?.[end])?.record?.[end];
+
+/** What the protocol should mind of its resin, in the room as it was read at the print. */
+export const judgeCleaning = (context: PourContext): Judgement[] =>
+  context.resin && context.doc.clean.cameClean === undefined
+    ? judgeProtocol(context.resin, protocolOf(context), readingValue(context.doc.print.roomC))
+    : [];

@@ -9,7 +9,7 @@ import {
   type WorthCasting,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { printedPieces, type PlannedPiece } from '../pieces';
+import { faultsOf, printedPieces, type PlannedPiece } from '../pieces';
 import { cleaningOf, lastOf, minutesOf, protocolOf } from './cleaning';
 
 const DAY_MS = 86_400_000;
@@ -66,7 +66,7 @@ export function piecesWorth(context: PourContext, nowIso: string): PieceWorth[] 
   const wanted = new Map(parts.map(({ key, prints }) => [key, prints]));
   return printedPieces(context).map((piece) => {
     const printed = doc.print.pieces[piece.key];
-    const proposed = worthCasting({ ...plate, outcome: printed?.outcome, fault: printed?.fault });
+    const proposed = worthCasting({ ...plate, outcome: printed?.outcome, faults: faultsOf(printed) });
     const goes = proposed.verdict === 'cast' || proposed.verdict === 'test';
     const left = wanted.get(piece.line) ?? 0;
     if (goes) wanted.set(piece.line, left - 1);

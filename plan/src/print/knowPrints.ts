@@ -9,6 +9,7 @@ import {
   type LearntSupports,
   type TimedPrint,
 } from '@zero-pour/core';
+import { faultsOf } from '../pieces';
 
 /** What the shop's own prints taught: motion by printer and by profile, supports by resin. */
 export interface ShopPrints {
@@ -120,7 +121,7 @@ export function heldPlates({ prints }: ShopPrints, resinId: string, printerId: s
     const { plate, pieces } = print;
     const outcomes = Object.values(pieces);
     if (!plate?.load || of !== resinId || plate.printerId !== printerId || outcomes.length === 0) return [];
-    return [{ ...plate.load, held: outcomes.every((piece) => piece.fault !== 'fell from plate') }];
+    return [{ ...plate.load, held: !outcomes.some((piece) => faultsOf(piece).includes('fell from plate')) }];
   });
 }
 

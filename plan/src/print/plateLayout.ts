@@ -7,6 +7,7 @@ import {
   type NestedPlate,
   type NestItem,
 } from '@zero-pour/core';
+import { sparesOf } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 
 export interface PlateLayout extends NestedPlate {
@@ -22,7 +23,7 @@ const MANY = 150;
 function itemsOf({ parts, doc }: PourContext, factor: number): NestItem[] {
   return parts.map(({ key, pattern, prints, rotation }) => {
     const turned = rotatePoints(pattern.measure.supportPointsMm, rotationMatrix(rotation));
-    return { key, outline: shadowOf(turned, factor), count: prints + doc.print.spares };
+    return { key, outline: shadowOf(turned, factor), count: prints + sparesOf(doc, key) };
   });
 }
 

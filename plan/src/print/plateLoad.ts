@@ -1,4 +1,11 @@
-import { judgeAdhesion, type Judgement, type PlateLoad, type SupportAdvice } from '@zero-pour/core';
+import { sparesOf } from '@zero-pour/contracts';
+import {
+  judgeAdhesion,
+  type cutEvidence,
+  type Judgement,
+  type PlateLoad,
+  type SupportAdvice,
+} from '@zero-pour/core';
 import { partOf, standingInput, standingJob } from '@zero-pour/jobs';
 import { attempt } from '../attempt';
 import type { PourContext } from '../context';
@@ -29,16 +36,14 @@ function cutParts(context: PourContext): CutPart[] | undefined {
   if (parts.length === 0) return undefined;
   const cut = parts.flatMap(({ part, read }) =>
     read.status === 'known'
-      ? [{ cut: read.value, part, copies: part.prints + context.doc.print.spares }]
+      ? [{ cut: read.value, part, copies: part.prints + sparesOf(context.doc, part.key) }]
       : [],
   );
   return cut.length === parts.length ? cut : undefined;
 }
 
 /** Islands, cups, overhang and surface of one copy of each part; undefined until every part was cut as it stands. */
-export function cutOfPlate(
-  context: PourContext,
-): { islands: number; cups: number; overhangMm2: number; areaMm2: number } | undefined {
+export function cutOfPlate(context: PourContext): Parameters<typeof cutEvidence>[0] | undefined {
   const parts = cutParts(context);
   if (!parts) return undefined;
   const sum = (of: (one: CutPart) => number): number => parts.reduce((total, one) => total + of(one), 0);
@@ -46,6 +51,7 @@ export function cutOfPlate(
     islands: sum(({ cut }) => cut.direction.islands.length),
     cups: sum(({ cut }) => cut.direction.cups.length),
     overhangMm2: sum(({ cut }) => cut.direction.overhangMm2),
+    onPlateMm2: sum(({ cut }) => cut.direction.firstLayerMm2),
     areaMm2: sum(({ part }) => part.pattern.measure.areaMm2),
   };
 }

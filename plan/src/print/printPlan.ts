@@ -15,7 +15,7 @@ import {
   SCALED_VOLUME,
   type Judgement,
 } from '@zero-pour/core';
-import type { Printer, Profile, Resin } from '@zero-pour/contracts';
+import { sparesOf, type Printer, type Profile, type Resin } from '@zero-pour/contracts';
 import { partsOf, type PourContext } from '../context';
 import { figure, fromFigure, stated, type Figure, type Input } from '../figure';
 import { resinDensity, volumeIsEstimate } from '../givens';
@@ -207,7 +207,7 @@ const partsFigure = (context: PourContext, percent: Figure, parts: readonly Part
   });
 
 /** How many of a part are printed, with spares. */
-const copiesOf = ({ doc }: PourContext, part: Part): number => part.prints + doc.print.spares;
+const copiesOf = ({ doc }: PourContext, part: Part): number => part.prints + sparesOf(doc, part.key);
 
 /** Layers, hours and resin of the plate (handbook 04, "Plate"). */
 export function planPrint(context: PourContext, scale: ScalePlan | undefined): Planned<PrintPlan> {

@@ -32,18 +32,32 @@ function recordSigns({ doc, resin }: PourContext): Record<string, Sign> {
   };
 }
 
-/** What of the checklist was done, once any of it was ticked. */
+/** What of the checklist was done, once any of it was ticked; coats that were counted speak by themselves. */
 function beforeSigns({ doc, resin, printer }: PourContext): Record<string, Sign> {
-  const { before } = doc.print;
-  if (!before || !resin || !printer || Object.keys(before).length === 0) return {};
+  const { before = {}, primingCoats } = doc.print;
+  const ticked = Object.keys(before).length > 0;
+  if (!resin || !printer) return {};
   return {
-    ...(printer.needsLevelling
+    ...(ticked && printer.needsLevelling
       ? { 'not levelled': sign(!before.level, before.level ? say`The plate was levelled.` : say`Levelling was not ticked; this printer needs it.`) } // prettier-ignore
       : {}),
-    ...(resin.primingCoats > 0
-      ? { 'not primed': sign(!before.prime, before.prime ? say`The plate was primed.` : say`Priming was not ticked; this resin wants ${resin.primingCoats} coats.`) } // prettier-ignore
+    ...(resin.primingCoats > 0 && (ticked || primingCoats !== undefined)
+      ? { 'not primed': primingSign(resin.primingCoats, Boolean(before.prime), primingCoats) }
       : {}),
   };
+}
+
+/** Coats that were counted say more than a tick. */
+function primingSign(wanted: number, ticked: boolean, coats: number | undefined): Sign {
+  if (coats !== undefined)
+    return sign(
+      coats < wanted,
+      say`${coats} priming ${coats === 1 ? 'coat' : 'coats'} on the plate, of ${wanted}.`,
+    );
+  return sign(
+    !ticked,
+    ticked ? say`The plate was primed.` : say`Priming was not ticked; this resin wants ${wanted} coats.`,
+  );
 }
 
 /** What hung there against what held before, once the layers were cut. */

@@ -1,4 +1,4 @@
-import { judgeBurnable, judgeProfile, say, type Judgement } from '@zero-pour/core';
+import { judgeBurnable, judgeProfile, judgeRoute, say, type Judgement } from '@zero-pour/core';
 import type { PourContext } from '../context';
 
 export interface ResinPlan {
@@ -7,7 +7,7 @@ export interface ResinPlan {
 
 /** What the chosen resin and profile mean for what is wanted. Nothing chosen: nothing to say. */
 export function planResin({ doc: { brief }, resin, profile }: PourContext): ResinPlan {
-  const judgements = resin ? judgeBurnable(resin, brief.route) : [];
+  const judgements = resin ? [...judgeBurnable(resin, brief.route), ...judgeRoute(resin, brief.route)] : [];
   if (!profile) return { judgements };
   judgements.push(...judgeProfile(profile));
   if (!profile.tested)

@@ -5,15 +5,18 @@ import {
   PRINT_FAULTS,
   rankCauses,
   ruleOutCauses,
+  say,
+  sign,
   startingCounts,
   type ChosenChange,
   type Evidence,
   type Fault,
+  type PrintFaultKey,
   type RankedCause,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import type { PouredPrint } from '@zero-pour/contracts';
-import { printedPieces, type PlannedPiece } from '../pieces';
+import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
+import { faultsOf, printedPieces, type PlannedPiece } from '../pieces';
 import { STAGE_RULES } from '../stages';
 
 /** One fault of a plate with its causes, likeliest first, and the one change to try. */
@@ -64,13 +67,39 @@ function foundBefore(fault: Fault, { prints, pourId }: PourContext): Record<stri
 export const evidenceOf = (context: PourContext): Evidence =>
   Object.assign({}, ...STAGE_RULES.map(({ evidence }) => evidence(context))) as Evidence;
 
+/**
+ * Whether every copy of a pattern has the fault: the file, or what all copies share, speaks rather than chance. Known where
+ * two copies or more were told of.
+ */
+function alikeSign(
+  all: readonly PlannedPiece[],
+  pieces: PourDoc['print']['pieces'],
+  fault: PrintFaultKey,
+): Evidence {
+  const told = all.filter(({ key }) => pieces[key] !== undefined);
+  const lines = [...new Set(told.map(({ line }) => line))]
+    .map((line) => told.filter((piece) => piece.line === line))
+    .filter((copies) => copies.length > 1)
+    .map((copies) => ({
+      of: copies.length,
+      bad: copies.filter(({ key }) => faultsOf(pieces[key]).includes(fault)).length,
+    }))
+    .filter(({ bad }) => bad > 0);
+  const alike = lines.find(({ bad, of }) => bad === of) ?? lines[0];
+  if (!alike) return {};
+  const says = say`${alike.bad} of ${alike.of} copies have it.`;
+  return { 'all copies alike': sign(alike.bad === alike.of, says) };
+}
+
 /** Why the pieces of a plate are as they are: each fault once, with what this pour's record says for and against. */
 export function explainPrint(context: PourContext): ExplainedFault[] {
-  const evidence = evidenceOf(context);
+  const whole = evidenceOf(context);
   const { pieces, why } = context.doc.print;
+  const all = printedPieces(context);
   return PRINT_FAULTS.flatMap((fault): ExplainedFault[] => {
-    const faulty = printedPieces(context).filter(({ key }) => pieces[key]?.fault === fault.key);
+    const faulty = all.filter(({ key }) => faultsOf(pieces[key]).includes(fault.key));
     if (faulty.length === 0) return [];
+    const evidence = { ...whole, ...alikeSign(all, pieces, fault.key) };
     const said = why?.[fault.key];
     const before = countsSoFar(fault, context.prints.prints, context.pourId);
     const counts = said?.confirmed ? confirmCause(before, said.confirmed) : before;

@@ -2,7 +2,7 @@ import { pieceKey, type PourDoc, type PouredPrint } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, NO_ROTATION, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
-import { countsSoFar, evidenceOf, explainPrint, knowPrints, sameHeight } from '../index';
+import { countsSoFar, evidenceOf, explainPrint, faultsOf, knowPrints, sameHeight } from '../index';
 import { cutReadings, fullDoc, id, LINE, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -54,6 +54,41 @@ describe('evidence of a print', () => {
     expect(said(context, 'washed short')).toBe('bad: Alcohol bath 1 took 1 min, 3 to 4 wanted.');
     expect(said(context, 'cured short')).toMatch(/^good: Cure: within/);
     expect(said(context, 'uncured long')).toMatch(/^bad: Uncured for 3\.8 days/);
+  });
+
+  it('takes several faults of a piece, and whether every copy has one', () => {
+    const of = (...pieces: PourDoc['print']['pieces'][string][]) =>
+      contextOf((doc) => {
+        doc.brief.lines[0]!.count = 3;
+        doc.print.pieces = Object.fromEntries(pieces.map((piece, n) => [pieceKey(LINE, n + 1), piece]));
+      });
+    const closed = { outcome: 'flawed', note: '', fault: 'pinholes', moreFaults: ['hole closed', 'pinholes'] } as const; // prettier-ignore
+    const asPiece = { ...closed, moreFaults: [...closed.moreFaults] };
+    expect(faultsOf(asPiece)).toEqual(['pinholes', 'hole closed']);
+    const explained = explainPrint(of(asPiece, asPiece));
+    expect(explained.map((e) => e.fault.key).sort()).toEqual(['hole closed', 'pinholes']);
+    const fileOf = (context: PourContext) =>
+      explainPrint(context)
+        .find((e) => e.fault.key === 'hole closed')!
+        .ranked.find((c) => c.key === 'file')!;
+    expect(fileOf(of(asPiece, asPiece)).signs[0]!.z).toBeGreaterThan(0);
+    expect(fileOf(of(asPiece, { outcome: 'good', note: '' })).signs[0]!.z).toBeLessThan(0);
+    // Of one copy nothing is told: it is not known, and not taken for either.
+    expect(fileOf(of(asPiece)).missing).toContain('all copies alike');
+  });
+
+  it('counts priming coats before it goes by a tick', () => {
+    const shop = planShop();
+    const resin = [{ ...shop.lists.resin[0]!, primingCoats: 2 }];
+    const at = (coats: number | undefined, ticked: boolean) =>
+      said(contextOf((doc) => {
+        if (coats !== undefined) doc.print.primingCoats = coats;
+        if (ticked) doc.print.before = { prime: '2026-11-20T08:00:00.000Z' };
+      }, { ...shop, lists: { ...shop.lists, resin } }), 'not primed'); // prettier-ignore
+    expect(at(undefined, false)).toBeUndefined();
+    expect(at(undefined, true)).toBe('good: The plate was primed.');
+    expect(at(1, true)).toBe('bad: 1 priming coat on the plate, of 2.');
+    expect(at(2, false)).toMatch(/^good/);
   });
 
   it('notices the same height on every piece, and a pause there', () => {

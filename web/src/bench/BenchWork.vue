@@ -33,6 +33,7 @@ const {
   digits,
   isOver,
   overWords,
+  turnWords,
   waitsForBegin,
 } = bench;
 
@@ -109,6 +110,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           <p class="note">
             {{ step.note }}
             <template v-if="isOver && step.late"> Late: {{ step.late }}</template>
+            <b v-if="turnWords" role="status">{{ turnWords }}</b>
             <b v-if="overWords">{{ overWords }}</b>
           </p>
           <BenchLooks v-if="step.looks" :looks="step.looks" @saw="next" />

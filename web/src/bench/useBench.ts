@@ -60,7 +60,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     () => handle.pour.value.id,
     () => steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
   );
-  const { digits, isOver, overWords } = useStepClock({ step, timers, now, sound });
+  const { digits, isOver, overWords, turnWords } = useStepClock({ step, timers, now, sound });
 
   const iso = (): string => new Date().toISOString();
   const keep = (key: string, record: StepRecord | undefined): void => recordStep(handle, list, key, record);
@@ -117,6 +117,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     digits,
     isOver,
     overWords,
+    turnWords,
     focus,
     goOn,
     leaveOut,

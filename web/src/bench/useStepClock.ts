@@ -5,6 +5,8 @@ import { beep } from './beep';
 
 /** What is over beeps again after so long, until it is done. */
 const AGAIN_MS = 20_000;
+/** “Turn it now” stands so long. */
+const REMIND_MS = 30_000;
 
 /** How long the step in work has, and the sound when it, or a timer beside it, is over. */
 export function useStepClock({
@@ -32,6 +34,19 @@ export function useStepClock({
   const overCount = computed(
     () => timers.value.filter((timer) => timer.endsAt <= now.value.getTime()).length + (isOver.value ? 1 : 0),
   );
+  /** How often it was to be turned by now; the words stand for a while after each. */
+  const turns = computed(() => {
+    const { everyMs, record } = step.value ?? {};
+    if (!everyMs || !record?.startedAt || isOver.value) return { count: 0, due: false };
+    const ranMs = now.value.getTime() - Date.parse(record.startedAt);
+    const count = Math.max(0, Math.floor(ranMs / everyMs));
+    return { count, due: count > 0 && ranMs - count * everyMs < REMIND_MS };
+  });
+  const turnWords = computed(() => (turns.value.due ? 'Turn or move it now.' : ''));
+  watch(
+    () => `${step.value?.key} ${turns.value.count}`,
+    () => turns.value.due && sound.value && beep(),
+  );
   let beepedAt = 0;
   watch([overCount, now], ([count, at], [before]) => {
     if (count === 0 || !sound.value) return;
@@ -48,5 +63,5 @@ export function useStepClock({
     return leftMs.value >= 0 ? formatStopwatch(leftMs.value) : `+${formatStopwatch(-leftMs.value)}`;
   });
 
-  return { digits, isOver, overWords };
+  return { digits, isOver, overWords, turnWords };
 }

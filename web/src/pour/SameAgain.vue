@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { repeatPourDoc, type Pour } from '@zero-pour/contracts';
 import { shallowRef } from 'vue';
+import { useShop } from '../state/shopStore';
 import { useNewPour } from '../state/useNewPour';
+import NewestVersions from './NewestVersions.vue';
+import { newestPatterns } from './newestPatterns';
 
 /** "Same again, but …": the plan of this pour as a new one, with the change stated. */
 const props = defineProps<{ pour: Pour }>();
 const change = shallowRef('');
 const newPour = useNewPour();
-const again = (): void => void newPour(repeatPourDoc(props.pour.doc, props.pour.number, change.value.trim()));
+const shop = useShop();
+const newest = shallowRef(true);
+function again(): void {
+  const doc = repeatPourDoc(props.pour.doc, props.pour.number, change.value.trim());
+  void newPour(newest.value ? newestPatterns(doc, shop.patterns) : doc);
+}
 </script>
 
 <template>
@@ -24,6 +32,7 @@ const again = (): void => void newPour(repeatPourDoc(props.pour.doc, props.pour.
       />
       <v-btn variant="flat" @click="again">Plan it again</v-btn>
     </div>
+    <NewestVersions v-model="newest" :doc="pour.doc" />
   </section>
 </template>
 

@@ -9,8 +9,10 @@ import {
   type CleanMedium,
   type CleanMotion,
 } from '@zero-pour/core';
+import { useTemplateRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
+import { useSorting } from './useSorting';
 
 /** The steps of a cleaning protocol, each on two lines: what and how long, then in what and how. */
 type Step = Resin['protocol'][number];
@@ -27,11 +29,13 @@ const remove = (index: number): void =>
     'change',
     props.steps.filter((_, i) => i !== index),
   );
-function move(index: number, by: number): void {
+function move(from: number, to: number): void {
   const steps = [...props.steps];
-  const [taken] = steps.splice(index, 1);
-  if (taken) emit('change', steps.toSpliced(index + by, 0, taken));
+  const [taken] = steps.splice(from, 1);
+  if (taken) emit('change', steps.toSpliced(to, 0, taken));
 }
+const list = useTemplateRef<HTMLElement>('list');
+useSorting(list, move);
 const NEW_STEP: Omit<Step, 'key'> = {
   kind: 'rinse',
   name: 'New step',
@@ -43,8 +47,9 @@ const NEW_STEP: Omit<Step, 'key'> = {
   times: 1,
   note: '',
 };
-const add = (): void =>
-  emit('change', [...props.steps, { ...NEW_STEP, key: crypto.randomUUID().slice(0, 8) }]);
+/** A new step, or a copy of one, after another. */
+const insert = (after: number, step: Omit<Step, 'key'> = NEW_STEP): void =>
+  emit('change', props.steps.toSpliced(after + 1, 0, { ...step, key: crypto.randomUUID().slice(0, 8) }));
 const NUMBERS = ['minMinutes', 'maxMinutes', 'times'] as const;
 const orNone = (words: readonly string[]) => [
   { title: 'as it comes', value: null },
@@ -53,8 +58,9 @@ const orNone = (words: readonly string[]) => [
 </script>
 
 <template>
-  <ol class="steps">
+  <ol ref="list" class="steps">
     <li v-for="(step, i) in steps" :key="step.key" :aria-label="step.name">
+      <span class="handle" aria-hidden="true" title="Drag it to its place">⋮⋮</span>
       <NoteField
         class="name"
         label="Step"
@@ -84,9 +90,20 @@ const orNone = (words: readonly string[]) => [
           class="text-button"
           :disabled="i === 0"
           :aria-label="`${step.name} earlier`"
-          @click="move(i, -1)"
+          @click="move(i, i - 1)"
         >
           up
+        </button>
+        <button
+          type="button"
+          class="text-button"
+          :aria-label="`A step after ${step.name}`"
+          @click="insert(i)"
+        >
+          new below
+        </button>
+        <button type="button" class="text-button" :aria-label="`Copy ${step.name}`" @click="insert(i, step)">
+          copy
         </button>
         <button type="button" class="text-button" :aria-label="`Take ${step.name} out`" @click="remove(i)">
           out
@@ -111,15 +128,19 @@ const orNone = (words: readonly string[]) => [
         @update:model-value="(t) => change(i, { tempC: t ?? null })"
       />
       <v-select
-        class="motion"
         label="Moved"
         :items="orNone(CLEAN_MOTIONS)"
         :model-value="step.motion"
         @update:model-value="(motion: CleanMotion | null) => change(i, { motion })"
       />
+      <QuantityField
+        v-bind="said('resin', 'protocol', '0', 'everyMinutes')"
+        :model-value="step.everyMinutes ?? undefined"
+        @update:model-value="(n) => change(i, { everyMinutes: n ?? null })"
+      />
     </li>
   </ol>
-  <v-btn size="small" class="mt-2" @click="add">Add a step</v-btn>
+  <v-btn size="small" class="mt-2" @click="insert(steps.length - 1)">Add a step</v-btn>
 </template>
 
 <style scoped>
@@ -130,21 +151,24 @@ const orNone = (words: readonly string[]) => [
 }
 li {
   display: grid;
-  grid-template-columns: minmax(200px, 1fr) 140px 104px 104px 90px 74px;
+  grid-template-columns: 24px minmax(190px, 1fr) 132px 104px 124px 104px 84px;
   gap: 8px;
   align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--line);
 }
-.motion {
-  grid-column: span 2;
+.handle {
+  grid-row: span 2;
+  padding-top: 14px;
+  color: var(--mute);
+  cursor: grab;
+  touch-action: none;
 }
 .acts {
-  padding-top: 12px;
-  white-space: nowrap;
-}
-.acts button {
-  margin-right: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 13.5px;
 }
 .acts button:disabled {
   visibility: hidden;

@@ -35,6 +35,8 @@ export interface TimedStep {
   lastAt?: number | undefined;
   /** The protocol's step, when its own time is judged. */
   protocol?: CleanStep;
+  /** It is to be turned or moved again so often while it runs. */
+  everyMs?: number;
   /** What can be seen, where the step is to look; the first is as it should be. */
   looks?: Look[];
   /** What sent it back here. */
@@ -70,6 +72,10 @@ function inMedium({ medium, tempC, motion }: CleanStep, choice: UnitChoice): str
   return words && `${words[0]!.toUpperCase()}${words.slice(1)}.`;
 }
 
+/** "Turn it every 10 min." */
+const everyWords = ({ everyMinutes }: CleanStep): string =>
+  everyMinutes ? `Turn or move it every ${everyMinutes} min.` : '';
+
 /** A step that comes again says so; one of several in a row says which. */
 function nameOf({ name, times }: CleanStep, round: number, because: string): string {
   if (because) return `${name}, again`;
@@ -91,7 +97,7 @@ export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): 
     return {
       key,
       name: nameOf(step, round, because),
-      note: [because, step.kind === 'look' && should, inMedium(step, choice), step.note]
+      note: [because, step.kind === 'look' && should, inMedium(step, choice), everyWords(step), step.note]
         .filter((word) => word)
         .join(' '),
       seconds,
@@ -103,6 +109,7 @@ export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): 
       lastAt: ownEnd(record, seconds === null ? null : step.maxMinutes * 60),
       protocol: step,
       because,
+      ...(step.everyMinutes ? { everyMs: step.everyMinutes * 60_000 } : {}),
       ...(step.kind === 'look' ? { looks: looksAt(protocol, at) } : {}),
     };
   });

@@ -2,12 +2,15 @@
 import { repeatPourDoc } from '@zero-pour/contracts';
 import { EXPECTATIONS, PIECE_VERDICTS, type Expectation, type PieceVerdict } from '@zero-pour/core';
 import { goesOn, missingPieces, piecesWorth, tallyExpected, type PieceWorth } from '@zero-pour/plan';
-import { computed, onMounted } from 'vue';
+import { computed, onMounted, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import { useSlowNow } from '../../state/clock';
 import { usePrints } from '../../state/printStore';
 import { usePour } from '../../state/usePour';
+import { useShop } from '../../state/shopStore';
 import { useNewPour } from '../../state/useNewPour';
+import NewestVersions from '../NewestVersions.vue';
+import { newestPatterns } from '../newestPatterns';
 
 /** Each piece before it is invested: what becomes of it, and what is expected, to be compared with the casting. */
 const { pour, plan, set } = usePour();
@@ -32,6 +35,8 @@ const goes = computed(() => pieces.value.filter(goesOn).length);
 const missing = computed(() => missingPieces(plan.value.context, pieces.value));
 const short = computed(() => missing.value.reduce((sum, { count }) => sum + count, 0));
 const newPour = useNewPour();
+const shop = useShop();
+const newest = shallowRef(true);
 /** The missing ones are a pour of their own: as this one was planned, its day apart. */
 function planMissing(): void {
   const wanted = new Map(missing.value.map(({ line, count }) => [line, count]));
@@ -40,7 +45,8 @@ function planMissing(): void {
     const count = wanted.get(line.key);
     return count === undefined ? [] : [{ ...line, count }];
   });
-  void newPour({ ...again, brief: { ...again.brief, lines } });
+  const doc = { ...again, brief: { ...again.brief, lines } };
+  void newPour(newest.value ? newestPatterns(doc, shop.patterns) : doc);
 }
 const tally = computed(() =>
   Object.entries(tallyExpected(prints.prints)).filter(([, count]) => count.of > 0),
@@ -62,6 +68,7 @@ const tally = computed(() =>
         >A new pour for the {{ short }} missing</v-btn
       >
     </p>
+    <NewestVersions v-if="short > 0 && undecided.length === 0" v-model="newest" :doc="pour.doc" />
     <div v-for="worth in pieces" :key="worth.piece.key" :class="['piece', { open: !worth.decided }]">
       <span>
         {{ worth.piece.name }}

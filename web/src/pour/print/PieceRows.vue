@@ -2,9 +2,10 @@
 import { PIECE_OUTCOMES, type PourDoc } from '@zero-pour/contracts';
 import { said } from '../../components/said';
 import { formatQuantity, PRINT_FAULTS, type PrintFaultKey } from '@zero-pour/core';
-import { printedPieces, sameHeight } from '@zero-pour/plan';
+import { faultsOf, printedPieces, sameHeight } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
+import PhotoRow from '../../components/PhotoRow.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { readReadings } from '../../sizes';
 import { useUnits } from '../../state/unitStore';
@@ -17,19 +18,35 @@ type Piece = PourDoc['print']['pieces'][string];
 const doc = computed(() => pour.value.doc.print);
 const pieces = computed(() => printedPieces(plan.value.context));
 const pieceOf = (key: string): Piece | undefined => doc.value.pieces[key];
-const faults = [
-  { title: 'not told', value: '' },
-  ...PRINT_FAULTS.map((fault) => ({ title: fault.name, value: fault.key })),
-];
+const faults = PRINT_FAULTS.map((fault) => ({ title: fault.name, value: fault.key }));
 
 const keep = (key: string, piece: Piece): void => set(['print', 'pieces', key], piece);
 function setOutcome(key: string, outcome: Piece['outcome']): void {
   const { note = '', ...rest } = pieceOf(key) ?? {};
   keep(key, outcome === 'good' ? { outcome, note } : { ...rest, outcome, note });
 }
-function setFault(key: string, fault: string): void {
-  const { fault: _, ...rest } = pieceOf(key)!;
-  keep(key, fault === '' ? rest : { ...rest, fault: fault as PrintFaultKey });
+/** One fault or several; the first is the one that is told of first. */
+function setFaults(key: string, [fault, ...more]: PrintFaultKey[]): void {
+  const { fault: _fault, moreFaults: _more, ...rest } = pieceOf(key)!;
+  keep(key, { ...rest, ...(fault ? { fault } : {}), ...(more.length > 0 ? { moreFaults: more } : {}) });
+}
+/** What is wrong with one, for all that did not come off good: most faults take the whole plate. */
+function sameForAll(key: string): void {
+  const { outcome, note, fault, moreFaults } = pieceOf(key)!;
+  const same = { outcome, note, ...(fault ? { fault } : {}), ...(moreFaults ? { moreFaults } : {}) };
+  const others = pieces.value.filter((p) => p.key !== key && pieceOf(p.key)?.outcome !== 'good');
+  set(['print', 'pieces'], {
+    ...doc.value.pieces,
+    ...Object.fromEntries(others.map((p) => [p.key, { ...pieceOf(p.key), ...same }])),
+  });
+}
+function setText(key: string, field: 'mended', text: string | undefined): void {
+  const { [field]: _, ...rest } = pieceOf(key)!;
+  keep(key, text ? { ...rest, [field]: text } : rest);
+}
+function setPhotos(key: string, photos: NonNullable<Piece['photos']>): void {
+  const { photos: _, ...rest } = pieceOf(key) ?? { outcome: 'good' as const, note: '' };
+  keep(key, photos.length > 0 ? { ...rest, photos } : rest);
 }
 function setHeight(key: string, heightMm: number | undefined): void {
   const { heightMm: _, ...rest } = pieceOf(key)!;
@@ -76,9 +93,10 @@ const isOff = (key: string): boolean => {
       <div v-if="isOff(piece.key)" class="off">
         <v-select
           label="What is wrong"
+          multiple
           :items="faults"
-          :model-value="pieceOf(piece.key)?.fault ?? ''"
-          @update:model-value="(fault) => setFault(piece.key, fault)"
+          :model-value="faultsOf(pieceOf(piece.key))"
+          @update:model-value="(told: PrintFaultKey[]) => setFaults(piece.key, told)"
         />
         <v-text-field
           label="Where"
@@ -90,6 +108,18 @@ const isOff = (key: string): boolean => {
           v-bind="said('pour', 'print', 'pieces', piece.key, 'heightMm')"
           :model-value="pieceOf(piece.key)?.heightMm"
           @update:model-value="(height) => setHeight(piece.key, height)"
+        />
+        <v-text-field
+          label="Mended with wax at"
+          :model-value="pieceOf(piece.key)?.mended"
+          maxlength="200"
+          @update:model-value="(text) => setText(piece.key, 'mended', text)"
+        />
+        <v-btn size="small" @click="sameForAll(piece.key)">The same for all that are not good</v-btn>
+        <PhotoRow
+          :of="piece.name"
+          :photos="pieceOf(piece.key)?.photos ?? []"
+          @change="(photos) => setPhotos(piece.key, photos)"
         />
       </div>
     </div>
@@ -129,6 +159,7 @@ const isOff = (key: string): boolean => {
   display: grid;
   grid-template-columns: minmax(180px, 1fr) minmax(140px, 1fr) 140px;
   gap: 8px;
+  align-items: center;
 }
 @media (max-width: 700px) {
   .piece,

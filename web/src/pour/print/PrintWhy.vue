@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPhrase, OTHER, type PrintFaultKey } from '@zero-pour/core';
+import { formatPhrase, howToKnow, OTHER, type PrintFaultKey } from '@zero-pour/core';
 import { explainPrint, type ExplainedFault } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
@@ -41,8 +41,8 @@ const nameIn = (of: ExplainedFault, key: string): string => of.ranked.find((c) =
           <span v-for="(sign, i) in cause.signs" :key="i" class="sign">
             {{ sign.z > 0 ? 'for:' : 'against:' }} {{ formatPhrase(sign.says, units.choice) }}
           </span>
-          <span v-if="cause.missing.length > 0" class="sign mute"
-            >not known: {{ cause.missing.join(', ') }}</span
+          <span v-for="missing in cause.missing" :key="missing" class="sign mute"
+            >not known: {{ missing }}{{ howToKnow(missing) ? `; ${howToKnow(missing)}` : '' }}</span
           >
         </span>
         <span v-if="cause.key !== OTHER" class="say">

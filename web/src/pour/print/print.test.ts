@@ -54,6 +54,24 @@ describe('how pieces came off', () => {
     expect(doc().print.pieces['l1/2']).toEqual({ outcome: 'good', note: 'left edge' });
   });
 
+  it('have several faults, the same for all by one press, and what was mended', async () => {
+    const { page, doc, handle } = showOf(PieceRows);
+    handle.set(['print', 'pieces'], {
+      'l1/1': { outcome: 'good', note: '' },
+      'l1/2': { outcome: 'flawed', note: 'rim', fault: 'pinholes', moreFaults: ['waves'] },
+    });
+    await nextTick();
+    await fieldOf(page, 'Mended with wax at').setValue('rim, left');
+    expect(doc().print.pieces['l1/2']!.mended).toBe('rim, left');
+    await buttonOf(page, 'The same for all that are not good').trigger('click');
+    const { pieces } = doc().print;
+    expect(pieces['l1/1']).toEqual({ outcome: 'good', note: '' });
+    const others = Object.entries(pieces).filter(([key]) => key !== 'l1/1' && key !== 'l1/2');
+    expect(others.length).toBeGreaterThan(0);
+    for (const [, piece] of others)
+      expect(piece).toEqual({ outcome: 'flawed', note: 'rim', fault: 'pinholes', moreFaults: ['waves'] });
+  });
+
   it('notice one height on every piece, and take pauses as they are typed', async () => {
     const { page, doc, handle } = showOf(PieceRows);
     handle.set(['print', 'pieces'], {

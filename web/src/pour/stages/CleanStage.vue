@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { vesselBlocks, type StageKey } from '@zero-pour/core';
+import { judgeCleaning } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import CautionLine from '../../components/CautionLine.vue';
+import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import StepTable from '../../components/StepTable.vue';
 import { recordClean } from '../../state/recordSteps';
@@ -83,6 +85,7 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
     <router-link :to="`/resins/${plan.context.resin.id}`">Write one</router-link>
   </p>
   <template v-else>
+    <JudgementList :judgements="judgeCleaning(plan.context)" class="mb-3" />
     <BathLines />
     <p v-if="cureLine" class="mute mb-2">{{ cureLine }}</p>
     <StepTable :steps="steps" @record="(key, record) => recordClean(handle, key, record)" />

@@ -161,6 +161,9 @@ function haveAlready(): void {
       :ticked="doc.before ?? {}"
       @tick="tickBefore"
     />
+    <div v-if="plan.context.resin.primingCoats > 0" class="form-grid mt-3">
+      <PourField :at="['print', 'primingCoats']" />
+    </div>
   </OnDemand>
 
   <section class="stage-block">

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { Resin } from '@zero-pour/contracts';
-import { CLEAN_SCHOOLS, protocolHours } from '@zero-pour/core';
+import { CLEAN_SCHOOLS, judgeProtocol, protocolHours } from '@zero-pour/core';
 import { formatQuantity } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
+import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import { useUnits } from '../../state/unitStore';
 import ProtocolTable from '../ProtocolTable.vue';
@@ -49,6 +50,7 @@ const schools = CLEAN_SCHOOLS.map(({ key, name, why }) => ({
       </p>
     </div>
     <p class="mute mb-1">A most of 0 minutes: until it is done. No warmth: as it comes.</p>
+    <JudgementList :judgements="judgeProtocol(resin, resin.protocol, undefined)" class="mb-2" />
     <ProtocolTable :steps="resin.protocol" @change="(protocol) => change({ protocol })" />
   </section>
 </template>

@@ -10,6 +10,7 @@ import PrinterEvents from '../../shop/PrinterEvents.vue';
 import BeforePrintList from '../page/BeforePrintList.vue';
 import ResinActions from '../page/ResinActions.vue';
 import ProfilesView from '../profiles/ProfilesView.vue';
+import ProtocolTable from '../ProtocolTable.vue';
 import BlendRows from './BlendRows.vue';
 import ProtocolEditor from './ProtocolEditor.vue';
 import ReportedRows from './ReportedRows.vue';
@@ -84,6 +85,31 @@ describe('a mix', () => {
     expect(rows.text()).toContain('The shares come to 70 %, not 100.');
     await button(rows, 'It is mixed from …').trigger('click');
     expect((lastEmitted(rows, 'change') as Resin['blendOf']).map((s) => s.percent)).toEqual([70, 30]);
+  });
+});
+
+describe('steps of a protocol', () => {
+  const table = () => show(ProtocolTable, { steps: resin().protocol });
+  const after = (of: VueWrapper): string[] =>
+    (lastEmitted(of, 'change') as { name: string }[]).map((s) => s.name);
+  it('are put in where they belong, copied, and moved', async () => {
+    const names = resin().protocol.map((s) => s.name);
+    const inserted = table();
+    await inserted.find(`[aria-label="A step after ${names[1]}"]`).trigger('click');
+    expect(after(inserted)).toEqual([...names.slice(0, 2), 'New step', ...names.slice(2)]);
+    const copied = table();
+    await copied.find(`[aria-label="Copy ${names[1]}"]`).trigger('click');
+    expect(after(copied)).toEqual([names[0], names[1], names[1], ...names.slice(2)]);
+    const keys = (lastEmitted(copied, 'change') as { key: string }[]).map((s) => s.key);
+    expect(new Set(keys).size).toBe(keys.length);
+    const moved = table();
+    await moved.find(`[aria-label="${names[2]} earlier"]`).trigger('click');
+    expect(after(moved)).toEqual([names[0], names[2], names[1], ...names.slice(3)]);
+  });
+  it('remind again and again where they are told to', async () => {
+    const timed = table();
+    await typeInto(timed, 'Remind every', '10');
+    expect((lastEmitted(timed, 'change') as { everyMinutes?: number }[])[0]!.everyMinutes).toBe(10);
   });
 });
 
