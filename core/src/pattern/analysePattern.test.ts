@@ -120,6 +120,15 @@ describe('sharp edges', () => {
   });
 });
 
+describe('a part of any size', () => {
+  it('is read within the same number of cells, gaps only as far as those reach', () => {
+    // A band of a fixed width round a speck would be a thousand of its cells wide.
+    const { analysis } = analysed(sphere(0.1, 3));
+    expect(analysis.thickness.thickestMm).toBeCloseTo(0.2, 2);
+    expect(analysis.gaps).toEqual([]);
+  });
+});
+
 describe('gaps', () => {
   /** Five fins 1 mm wide with slots of the given widths between them, 2.5 mm deep, over a floor. */
   const widths = [0.3, 0.6, 0.9, 1.4];

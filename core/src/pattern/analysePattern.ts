@@ -19,7 +19,7 @@ import {
   type SealedVoid,
   type ThroughHole,
 } from '../solid';
-import { chooseResolution, type Report, type Resolution } from './grids';
+import { BAND_CELLS_MAX, chooseResolution, type Report, type Resolution } from './grids';
 import { isEstimate, smallCaps, type PatternMeasure } from './readPattern';
 import { readBore, type Bore } from './readBore';
 import { feedFromLargest, readFeed, type HotSpot } from './readFeed';
@@ -109,14 +109,14 @@ export function analysePattern(
     measure.overlapMm3 > 0 && !union
       ? boundaryTree(surface, fine.dexels)
       : new TriangleTree(mesh.positions, mesh.triangles);
-  const bandCells = Math.ceil(GAP_MAX_MM / 2 / resolution.midMm);
+  const bandCells = Math.min(BAND_CELLS_MAX, Math.ceil(GAP_MAX_MM / 2 / resolution.midMm));
   const mid = cut(mesh, resolution.midMm, bandCells + 2);
   const midFrame = frameRound(bounds, resolution.midMm, bandCells + 2);
   const grid = gridBothSides(mid.dexels, bricksNearSolid(mid.dexels, midFrame, bandCells), bandCells);
   report('thickness', STEPS.thickness);
   const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree);
   report('gaps', STEPS.gaps);
-  const gaps = readGaps(grid, mid.dexels, tree);
+  const gaps = readGaps(grid, bandCells, mid.dexels, tree);
   report('feed', STEPS.feed);
   const percentile = (share: number): number => sizePercentile(thickness.histogramMm3, BIN_MM, share);
   const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));

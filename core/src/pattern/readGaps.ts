@@ -26,13 +26,20 @@ export interface GapReading {
 }
 
 /** Local gap width outside the part up to GAP_MAX_MM, with the way out of each (handbook 01, "Thickness"). */
-export function readGaps({ bricks, outside }: SolidGrid, dexels: Dexels, tree: TriangleTree): GapReading {
+export function readGaps(
+  { bricks, outside }: SolidGrid,
+  bandCells: number,
+  dexels: Dexels,
+  tree: TriangleTree,
+): GapReading {
   const { cellMm } = bricks.frame;
-  const bandCells = GAP_MAX_MM / 2 / cellMm;
-  const open = openCells(bricks, outside, bandCells);
+  const reachCells = Math.min(bandCells, GAP_MAX_MM / 2 / cellMm);
+  const open = openCells(bricks, outside, reachCells);
   // Balls in the open are not wanted: they would be most of them.
   const narrow = outside.map((value, e) => (open[e] === 0 ? 0 : value));
-  const cells = ridgeCells(bricks, outside, Math.floor(bandCells * bandCells)).filter((e) => narrow[e] !== 0);
+  const cells = ridgeCells(bricks, outside, Math.floor(reachCells * reachCells)).filter(
+    (e) => narrow[e] !== 0,
+  );
   const balls = refineBalls(bricks, outside, thinRidge(bricks, outside, cells).largest, tree, {
     sameSide: (x, y, z) => !isSolid(dexels, x, y, z),
   });

@@ -1,5 +1,5 @@
 import { requirePositive } from '../numeric';
-import { printTime, RAFT_ML, resinUse, type PrintProfile } from '../print';
+import { platePlaces, printTime, RAFT_ML, resinUse, type PrintProfile } from '../print';
 
 /** The plate that all choices would print. */
 export interface PlateJob {
@@ -9,6 +9,8 @@ export interface PlateJob {
   copies: number;
   /** What rafts under all copies cover, mm². */
   raftMm2: number;
+  /** The largest copy from above. */
+  footprintMm: readonly [number, number];
 }
 
 /** One way to print and cast it: a resin on a printer at a layer height. */
@@ -18,6 +20,7 @@ export interface PlateChoice {
   /** As weighed, or null: by its thickness. */
   raftMl: number | null;
   raftMm: number;
+  plateMm: readonly [number, number];
   supportsPercent: number;
   densityGPerMl: number;
   pricePerKg: number;
@@ -43,6 +46,8 @@ export interface PlateCosts {
 
 export interface PlateComparison {
   name: string;
+  /** So many plates, one after the other: a printer takes what its plate holds; 0: it does not fit. */
+  plates: number;
   layers: number;
   printH: number;
   /** Hours that the screen is lit. */
@@ -62,8 +67,11 @@ export interface PlateComparison {
 export function comparePlate(job: PlateJob, choice: PlateChoice): PlateComparison {
   const { profile } = choice;
   const { layers, seconds } = printTime(requirePositive('heightMm', job.heightMm), profile);
-  const printH = seconds / 3600;
-  const lightH = (seconds - layers * profile.motionS) / 3600;
+  const places = platePlaces(choice.plateMm, job.footprintMm);
+  const plates = places > 0 ? Math.ceil(job.copies / places) : 0;
+  const runs = Math.max(1, plates);
+  const printH = (runs * seconds) / 3600;
+  const lightH = (runs * (seconds - layers * profile.motionS)) / 3600;
   const raftMl = choice.raftMl ?? RAFT_ML.of({ A: job.raftMm2, d: choice.raftMm });
   const { totalG } = resinUse(job.volumeMm3, choice.densityGPerMl, choice.supportsPercent, raftMl);
   const survivors = job.copies * choice.printYield;
@@ -77,6 +85,7 @@ export function comparePlate(job: PlateJob, choice: PlateChoice): PlateCompariso
   const totalCost = costs.resin + costs.printer + costs.light + costs.kiln;
   return {
     name: choice.name,
+    plates,
     layers,
     printH,
     lightH,

@@ -42,3 +42,4 @@ export {
 } from './comparePlates';
 export { CURED_DENSER_PERCENT, curedDensity } from './curedDensity';
 export { judgeRoute, type RoutedResin } from './judgeRoute';
+export { pricePerKg } from './pricePerKg';

@@ -8,6 +8,7 @@ import {
   curedDensity,
   decidingNumber,
   freshness,
+  pricePerKg,
   standing,
   stockLasts,
   suggestVerdict,
@@ -131,6 +132,7 @@ const CHOICE: PlateChoice = {
   profile: { layerMm: 0.05, exposureS: 3, baseExposureS: 3, baseLayers: 0, transitionLayers: 0, motionS: 6 },
   raftMl: 0,
   raftMm: 1,
+  plateMm: [120, 68],
   supportsPercent: 0,
   densityGPerMl: 1.1,
   pricePerKg: 200,
@@ -143,7 +145,7 @@ const CHOICE: PlateChoice = {
   handsOnMin: 45,
   kilnCostPerH: 0.5,
 };
-const JOB = { heightMm: 20, volumeMm3: 5000, copies: 10, raftMm2: 400 };
+const JOB = { heightMm: 20, volumeMm3: 5000, copies: 10, raftMm2: 400, footprintMm: [10, 10] as const };
 
 describe('comparing plates', () => {
   it('reckons the raft by its thickness under all copies, unless one was weighed', () => {
@@ -153,6 +155,15 @@ describe('comparing plates', () => {
     // 400 mm² under a raft of 2 mm are 0.8 ml.
     expect(g({ raftMl: null, raftMm: 2 }) - none).toBeCloseTo(0.8 * CHOICE.densityGPerMl, 9);
     expect(g({ raftMl: 3, raftMm: 2 }) - none).toBeCloseTo(3 * CHOICE.densityGPerMl, 9);
+  });
+  it('takes as many plates as the printer’s plate asks for', () => {
+    const small = { ...CHOICE, plateMm: [40, 30] as const };
+    const [one, several] = [comparePlate(JOB, CHOICE), comparePlate(JOB, small)];
+    expect(comparePlate(JOB, { ...CHOICE, plateMm: [8, 8] }).plates).toBe(0);
+    expect(one.plates).toBe(1);
+    expect(several.plates).toBeGreaterThan(1);
+    expect(several.printH).toBeCloseTo(several.plates * one.printH, 9);
+    expect(several.lightH).toBeCloseTo(several.plates * one.lightH, 9);
   });
   it('is hours, light, resin, kiln and yields put together', () => {
     const row = comparePlate(JOB, CHOICE);
@@ -188,5 +199,17 @@ describe('cured resin', () => {
     expect(curedDensity(1.1, null)).toBeCloseTo(1.1715, 9);
     expect(curedDensity(1.1, undefined)).toBeCloseTo(1.1715, 9);
     expect(() => curedDensity(0, null)).toThrow(InputError);
+  });
+});
+
+describe('a price by the litre', () => {
+  it.each(['99 a litre', '99/l', '99 per liter', '99 a L', '99 / litre'])(
+    '%s is one by the kilogram',
+    (text) => {
+      expect(pricePerKg(text, 1.1)).toBeCloseTo(90, 9);
+    },
+  );
+  it.each(['99', '99 a kilo', 'a litre', '-9 a litre', '99 a letter'])('%s is none', (text) => {
+    expect(pricePerKg(text, 1.1)).toBeUndefined();
   });
 });

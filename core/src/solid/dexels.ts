@@ -83,8 +83,20 @@ export function crossColumns(
     const jTo = Math.min(nv - 1, Math.floor(Math.max(va, vb, vc)));
     if (jFrom > jTo) continue;
     const wa = positions[3 * a + kw]!, wb = positions[3 * b + kw]!, wc = positions[3 * c + kw]!; // prettier-ignore
+    const isWide = (iTo - iFrom) * (jTo - jFrom) >= WIDE_CELLS;
     for (let j = jFrom; j <= jTo; j++) {
-      for (let i = iFrom; i <= iTo; i++) {
+      let [from, to] = [iFrom, iTo];
+      if (isWide) {
+        // A sliver across the grid meets few of its box's columns: only those between its edges on this row, and one beside.
+        rowSpan.least = Infinity;
+        rowSpan.most = -Infinity;
+        spanEdge(rowSpan, ua, va, ub, vb, j);
+        spanEdge(rowSpan, ub, vb, uc, vc, j);
+        spanEdge(rowSpan, uc, vc, ua, va, j);
+        from = Math.max(from, Math.floor(rowSpan.least) - 1);
+        to = Math.min(to, Math.ceil(rowSpan.most) + 1);
+      }
+      for (let i = from; i <= to; i++) {
         const ab = a < b ? side(ua, va, ub, vb, i, j) : -side(ub, vb, ua, va, i, j);
         const bc = b < c ? side(ub, vb, uc, vc, i, j) : -side(uc, vc, ub, vb, i, j);
         const ca = c < a ? side(uc, vc, ua, va, i, j) : -side(ua, va, uc, vc, i, j);
@@ -96,6 +108,23 @@ export function crossColumns(
     }
   }
   return inRows(found, grid);
+}
+
+/** From so many cells of its box on a triangle is looked at row by row. */
+const WIDE_CELLS = 24;
+const rowSpan = { least: Infinity, most: -Infinity };
+
+/** Widens a row's span by where an edge crosses it. */
+function spanEdge(span: typeof rowSpan, ua: number, va: number, ub: number, vb: number, row: number): void {
+  if (Math.min(va, vb) > row || Math.max(va, vb) < row) return;
+  const take = (u: number): void => {
+    if (u < span.least) span.least = u;
+    if (u > span.most) span.most = u;
+  };
+  if (va === vb) {
+    take(ua);
+    take(ub);
+  } else take(ua + ((ub - ua) * (row - va)) / (vb - va));
 }
 
 /** Twice the area of (a, b, point): positive when the point lies left of a → b. */

@@ -2,17 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { measureBounds } from '../mesh';
 import { measured, turned, welded } from '../testing/analysed';
-import { cube, moved, sphere, together, torus } from '../testing/solids';
+import { cube, lathe, moved, sphere, together, torus } from '../testing/solids';
 import {
   allBricks,
   BRICK_CELLS,
   cellOf,
   columnsOf,
+  crossColumns,
   entryOf,
   FAR,
   frameRound,
   measureDistances,
   sizePercentile,
+  solidRuns,
   sweepDexels,
   TriangleTree,
   UnionFind,
@@ -153,5 +155,36 @@ describe('sets and shares', () => {
     expect(sizePercentile([0, 4, 4], 0.5, 0.5)).toBeCloseTo(1, 12);
     expect(sizePercentile([0, 4, 4], 0.5, 0.25)).toBeCloseTo(0.75, 12);
     expect(sizePercentile([8], 0.5, 1)).toBeCloseTo(0.5, 12);
+  });
+});
+
+describe('rays through slivers', () => {
+  it('meet them as they meet the same solid of few triangles', () => {
+    const few = welded(lathe([[0, 0], [5, 0], [0, 8]], 12)); // prettier-ignore
+    // Every side split into strips from the tip: long, thin, and across the whole grid.
+    const positions = [...few.positions];
+    const triangles: number[] = [];
+    for (let t = 0; t < few.triangles.length; t += 3) {
+      const [a, b, c] = [few.triangles[t]!, few.triangles[t + 1]!, few.triangles[t + 2]!];
+      const strips = 40;
+      let last = a;
+      for (let n = 1; n <= strips; n++) {
+        let next = b;
+        if (n < strips) {
+          next = positions.length / 3;
+          for (let k = 0; k < 3; k++)
+            positions.push(few.positions[3 * a + k]! + ((few.positions[3 * b + k]! - few.positions[3 * a + k]!) * n) / strips); // prettier-ignore
+        }
+        triangles.push(last, next, c);
+        last = next;
+      }
+    }
+    const grid = columnsOf(frameRound(measureBounds(few.positions), 0.13, 1));
+    const runs = (p: ArrayLike<number>, t: Uint32Array) => solidRuns(crossColumns(p, t, grid), () => true);
+    const [coarse, fine] = [runs(few.positions, few.triangles), runs(positions, Uint32Array.from(triangles))];
+    expect(fine.unbalancedColumns).toBe(0);
+    const length = ({ ends }: typeof coarse): number =>
+      ends.reduce((sum, end, i) => sum + (i % 2 ? end : -end), 0);
+    expect(length(fine)).toBeCloseTo(length(coarse), 6);
   });
 });

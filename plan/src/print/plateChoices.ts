@@ -9,10 +9,13 @@ import type {
   ShopLists,
 } from '@zero-pour/contracts';
 import {
+  BOOK_YIELDS,
   handsOnMinutes,
+  OWN_FROM,
   programmeCurve,
   protocolHours,
   standing,
+  withBook,
   type PlateChoice,
   type Standing,
 } from '@zero-pour/core';
@@ -24,11 +27,18 @@ export interface ComparedProfile {
   profile: Profile;
   resin: Resin;
   printer: Printer;
+  /** By this shop's pieces, with what is usual for the class beside them while there are few. */
   prints: Standing;
   casts: Standing;
+  /** So few pieces that it is mostly the book's. */
+  byBook: boolean;
 }
 
-/** Profiles that can be compared: those that stand, of castable resins. */
+/** What comes out good at the least. */
+const goodLow = ({ prints, casts }: Pick<ComparedProfile, 'prints' | 'casts'>): number =>
+  prints.low * casts.low;
+
+/** Profiles that can be compared: those that stand, of castable resins; by the shop's own record, the best first. */
 export function comparable(
   lists: ShopLists,
   records: RecordLists,
@@ -40,9 +50,20 @@ export function comparable(
       const resin = lists.resin.find((r) => r.id === profile.resinId);
       const printer = lists.printer.find((p) => p.id === profile.printerId);
       if (!resin?.forBurnout || !printer) return [];
-      const { prints, casts } = yieldsOf(resin.id, profile.castClass, records, pours);
-      return [{ profile, resin, printer, prints: standing(prints), casts: standing(casts) }];
-    });
+      const own = yieldsOf(resin.id, profile.castClass, records, pours);
+      const book = BOOK_YIELDS[profile.castClass];
+      return [
+        {
+          profile,
+          resin,
+          printer,
+          prints: standing(withBook(own.prints, book.prints)),
+          casts: standing(withBook(own.casts, book.casts)),
+          byBook: Math.min(own.prints.of, own.casts.of) < OWN_FROM,
+        },
+      ];
+    })
+    .sort((a, b) => Number(a.byBook) - Number(b.byBook) || goodLow(b) - goodLow(a));
 }
 
 /** A flask at a casting temperature that suits most metals, °C: only the hours of the programme are wanted. */
@@ -55,7 +76,7 @@ export function burnoutHours(programme: Programme, kiln: Kiln, resin: Resin, lea
   );
 }
 
-/** One choice with its costs; shares without a record are even odds until pieces say otherwise. */
+/** One choice with its costs; without pieces of its own it comes to what is usual for its class. */
 export function plateChoice(
   compared: ComparedProfile,
   known: ShopPrints,
@@ -75,6 +96,7 @@ export function plateChoice(
     pricePerKg: resin.pricePerKg,
     printerCostPerH: printer.costPerH,
     lightCostPerH: printer.lightRatedH === null ? 0 : printer.lightPrice / printer.lightRatedH,
+    plateMm: [printer.plateXMm, printer.plateYMm],
     printYield: prints.mean,
     castYield: casts.mean,
     burnoutH,

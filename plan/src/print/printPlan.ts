@@ -35,6 +35,8 @@ export interface PrintPlan {
   raftMl: Figure;
   /** What rafts under all copies cover. */
   raftMm2: number;
+  /** The largest copy from above, as printed. */
+  footprintMm: readonly [number, number];
   resinG: Figure;
   /** The parts themselves, all copies. */
   partsMl: number;
@@ -247,6 +249,10 @@ export function planPrint(context: PourContext, scale: ScalePlan | undefined): P
     ...hoursFigure(context, layers, things),
     raftMl,
     raftMm2: raftMm2Of(context, factor),
+    footprintMm: [0, 1].map((k) => factor * Math.max(...parts.map((p) => p.stance.footprintMm[k]!))) as [
+      number,
+      number,
+    ],
     resinMl,
     resinG: figure({ name: 'Resin', unit: 'g' }, RESIN_G, { Q: fromFigure(resinMl), ρ: resinDensity(resin) }),
     partsMl: partsCm3.value,

@@ -2,6 +2,7 @@
 import {
   formatQuantity,
   formatValue,
+  pricePerKg,
   readQuantity,
   readRingSize,
   shownUnit,
@@ -27,6 +28,8 @@ const props = withDefaults(
     disabled?: boolean;
     /** "1350 F for 4 h" gives its hours to the field beside. */
     takesHold?: boolean;
+    /** A price of this liquid a kilogram may be told by the litre. */
+    gPerMl?: number;
   }>(),
   { min: 0, max: 1e6, required: false, disabled: false },
 );
@@ -62,12 +65,17 @@ watch(
   { immediate: true },
 );
 
-/** A length may be told by a ring stick: "US 7". */
+/** A length may be told by a ring stick: "US 7"; a resin's price by the litre. */
 const read = computed<ReadQuantity>(() => {
-  const ringMm = props.unit === 'mm' ? readRingSize(text.value) : undefined;
-  return ringMm === undefined
+  const otherwise =
+    props.unit === 'mm'
+      ? readRingSize(text.value)
+      : props.gPerMl === undefined
+        ? undefined
+        : pricePerKg(text.value, props.gPerMl);
+  return otherwise === undefined
     ? readQuantity(text.value, props.unit, units.choice)
-    : { status: 'read', value: ringMm, unitWritten: true };
+    : { status: 'read', value: otherwise, unitWritten: true };
 });
 
 /** A hold goes to the field beside it, where there is one: what is not taken is said. */

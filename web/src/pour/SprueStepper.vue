@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { STAGES, type StageKey } from '@zero-pour/core';
 import { stageLine, type PourPlan } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { computed, onMounted, useTemplateRef, watch } from 'vue';
 import { useUnits } from '../state/unitStore';
 
 /** The stages on one main sprue: finished ones are metal, the one in work is hot, the rest wax-pale. */
@@ -31,6 +31,17 @@ const stages = computed(() =>
 );
 /** Metal has run as far as the stage in work; to the end when all is done. */
 const filledTo = computed(() => stages.value.find((s) => s.state === 'current')?.y ?? TOP + 11 * PITCH + 14);
+
+/** On a phone the stages are a row that runs past the edge: it begins at the one that is open. */
+const list = useTemplateRef<HTMLElement>('list');
+function showOpen(): void {
+  const row = list.value;
+  const open = row?.querySelector<HTMLElement>('[aria-current="step"]');
+  if (row && open && row.scrollWidth > row.clientWidth)
+    row.scrollLeft = open.offsetLeft - (row.clientWidth - open.offsetWidth) / 2;
+}
+onMounted(showOpen);
+watch(() => props.shown, showOpen, { flush: 'post' });
 </script>
 
 <template>
@@ -62,7 +73,7 @@ const filledTo = computed(() => stages.value.find((s) => s.state === 'current')?
         />
       </g>
     </svg>
-    <ol>
+    <ol ref="list">
       <li v-for="stage in stages" :key="stage.key" :class="[stage.state, { shown: stage.key === shown }]">
         <button
           type="button"
@@ -150,6 +161,7 @@ button:hover {
     display: none;
   }
   ol {
+    position: relative;
     display: flex;
     overflow-x: auto;
     padding: 0 0 6px;

@@ -91,12 +91,15 @@ describe('comparing', () => {
     profile: [profile, { ...profile, id: uuid(10), replaced: true }],
   } as never;
   const none = emptyRecords();
-  it('takes standing profiles of castable resins, with even odds before any record', () => {
+  it('takes standing profiles of castable resins, with what is usual for the class before any record', () => {
     const [only, ...rest] = comparable(lists, none, []);
     expect(rest).toEqual([]);
     const choice = plateChoice(only!, NOTHING_PRINTED, 12, 0.5);
-    expect(choice).toMatchObject({ printYield: 0.5, castYield: 0.5, burnoutH: 12 });
-    expect(only!.prints.few).toBe(true);
+    expect(choice.burnoutH).toBe(12);
+    // 15 of 20 by the book, with the prior's one and one.
+    expect(choice.printYield).toBeCloseTo(16 / 22, 9);
+    expect(choice.castYield).toBeCloseTo(18 / 22, 9);
+    expect(only!.byBook).toBe(true);
   });
   it('takes no resin that cannot be burnt out', () => {
     const master = { ...RESIN, forBurnout: false };

@@ -18,6 +18,11 @@ function setNumber(field: ItemField<ShopKind>, value: number | undefined): void 
   if (value !== undefined) set(field.field, field.whole ? Math.round(value) : value);
   else if (field.nullable) set(field.field, null);
 }
+/** Resins are often sold by the litre: their price may be told so. */
+const litres = (field: string): { gPerMl?: number } => {
+  const gPerMl = values.value['densityGPerMl'];
+  return field === 'pricePerKg' && typeof gPerMl === 'number' ? { gPerMl } : {};
+};
 /** A name must not vanish while it is retyped; other texts may be empty. */
 function setText(field: string, text: string | undefined): void {
   if (field === 'name' && !text?.trim()) return;
@@ -37,6 +42,7 @@ function setText(field: string, text: string | undefined): void {
         :min="field.min"
         :max="field.max"
         :hint="field.hint ?? ''"
+        v-bind="litres(field.field)"
         :required="!field.nullable"
         :model-value="(values[field.field] as number | null) ?? undefined"
         @update:model-value="(value) => setNumber(field, value)"

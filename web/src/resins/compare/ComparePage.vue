@@ -105,6 +105,7 @@ const pourJob = computed<PlateJob | undefined>(() => {
       volumeMm3: print.partsMl * 1000,
       copies: print.copies,
       raftMm2: print.raftMm2,
+      footprintMm: print.footprintMm,
     }
   );
 });
@@ -123,7 +124,8 @@ const job = computed<PlateJob | undefined>(() => {
   if (!part) return undefined;
   const { sizeMm, volumeMm3, supportPointsMm } = part.measure;
   const raftMm2 = copies * raftAreaMm2(shadowOf(supportPointsMm));
-  return { heightMm: sizeMm[2], volumeMm3: volumeMm3 * copies, copies, raftMm2 };
+  const footprintMm = [sizeMm[0], sizeMm[1]] as const;
+  return { heightMm: sizeMm[2], volumeMm3: volumeMm3 * copies, copies, raftMm2, footprintMm };
 });
 const rows = computed(() => {
   const of = job.value;
@@ -152,12 +154,19 @@ const sentence = computed(() => {
     units.choice,
   );
 });
-const few = computed(() =>
-  chosen.value.filter((c) => c.prints.few || c.casts.few).map((c) => c.profile.name),
-);
+const few = computed(() => chosen.value.filter((c) => c.byBook).map((c) => c.profile.name));
 
 const hours = (h: number): string => formatQuantity({ value: h, unit: 'h', digits: 1 }, units.choice);
+/** How many come out, with the range that the record leaves open. */
+function between({ mean, low, high }: { mean: number; low: number; high: number }): string {
+  const copies = job.value?.copies ?? 0;
+  return `${(copies * mean).toFixed(1)} (${Math.round(copies * low)} to ${Math.round(copies * high)}) of ${copies}`;
+}
 const lines = computed(() => [
+  {
+    name: 'Plates, one after the other',
+    cells: rows.value.map((r) => (r.plates === 0 ? 'does not fit' : String(r.plates))),
+  },
   { name: 'Layers', cells: rows.value.map((r) => String(r.layers)) },
   { name: 'Hours on the printer', cells: rows.value.map((r) => hours(r.printH)) },
   { name: 'Hours of light', cells: rows.value.map((r) => hours(r.lightH)) },
@@ -172,13 +181,19 @@ const lines = computed(() => [
   },
   {
     name: 'Expected to print',
-    cells: rows.value.map((r) => `${r.survivors.toFixed(1)} of ${job.value?.copies ?? 0}`),
+    cells: rows.value.map((_, i) => between(chosen.value[i]!.prints)),
   },
   { name: 'Washing and curing', cells: rows.value.map((r) => hours(r.cleanH)) },
   { name: 'Of it hands-on', cells: rows.value.map((r) => `${Math.round(r.handsOnMin)} min`) },
   { name: 'Burnout', cells: rows.value.map((r) => hours(r.burnoutH)) },
   { name: 'Kiln cost', cells: rows.value.map((r) => r.costs.kiln.toFixed(2)) },
-  { name: 'Expected good castings', cells: rows.value.map((r) => r.goodCastings.toFixed(1)) },
+  {
+    name: 'Expected good castings',
+    cells: rows.value.map((_, i) => {
+      const { prints: p, casts: c } = chosen.value[i]!;
+      return between({ mean: p.mean * c.mean, low: p.low * c.low, high: p.high * c.high });
+    }),
+  },
   {
     name: 'Cost of a good casting, metal apart',
     cells: rows.value.map((r) => r.costPerGood.toFixed(2)),
@@ -269,8 +284,10 @@ const lines = computed(() => [
       </div>
       <p class="mute foot">
         {{ ofPour ? 'Height as the parts stand in the pour.' : 'Height as the part lies in its file.' }}
-        Shares of good pieces are the shop’s own; without a record they are even odds.
-        <template v-if="few.length > 0"> From fewer than five pieces: {{ few.join('; ') }}.</template>
+        How many come out is by the shop’s own pieces, in brackets what they leave open.
+        <template v-if="few.length > 0">
+          With fewer than five of its own, by what is usual for the class: {{ few.join('; ') }}.</template
+        >
         A resin that needs longer above 650 °C than the others gets those hours added to the programme.
       </p>
     </template>

@@ -113,6 +113,8 @@ const add = (template: (typeof TEMPLATES.resin)[number]): Promise<boolean> =>
         :items="rows"
         :items-per-page="-1"
         :sort-by="[{ key: 'prints', order: 'asc' }]"
+        sort-asc-icon="$sortDesc"
+        sort-desc-icon="$sortAsc"
         hide-default-footer
         density="comfortable"
       >

@@ -51,12 +51,22 @@ function pointsOf(of: 'struts' | 'slots') {
   return [...points.values()];
 }
 
+/** Struts and slots that came out alike at one exposure stand side by side: one would hide the other. */
+const BESIDE = 0.008;
+const besideX = (of: 'struts' | 'slots'): number[] => {
+  const others = pointsOf(of === 'struts' ? 'slots' : 'struts');
+  return pointsOf(of).map(({ x, y }) => {
+    const meets = others.some((other) => other.x === x && Math.abs(other.y - y) < 2);
+    return meets ? x * (1 + (of === 'struts' ? -BESIDE : BESIDE)) : x;
+  });
+};
+
 function points(of: 'struts' | 'slots', color: string, symbol: 'circle' | 'square'): Data {
   const shown = pointsOf(of);
   return {
     type: 'scatter',
     mode: 'text+markers',
-    x: shown.map((p) => p.x),
+    x: besideX(of),
     y: shown.map((p) => p.y),
     text: shown.map((p) => p.numbers.join(', ')),
     textposition: of === 'struts' ? 'bottom right' : 'top right',
