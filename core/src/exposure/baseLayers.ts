@@ -1,4 +1,4 @@
-import type { FeatureCount, TuningTrial } from './tune';
+import type { FeatureCount, TuningTrial } from './trials';
 
 /** How a coupon's base came out (handbook 02, "Tuning by trials"). */
 export const BASE_RESULTS = ['fell off', 'held', 'held, hard to free', 'curled'] as const;

@@ -1,5 +1,5 @@
 import { InputError } from '../numeric';
-import type { FeatureCount } from './tune';
+import type { FeatureCount } from './trials';
 
 /** Counts in words, for eyes that do not count, with the share each stands for (handbook 02). */
 export const COUNT_WORDS = { all: 1, most: 0.85, half: 0.5, few: 0.15, none: 0 } as const;

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { InputError, seededRandom } from '../numeric';
 import { learnSpread, USUAL_SPREAD, weighedCount } from './couponSpread';
 import { passChance } from './edgePosterior';
-import { tuneExposure, type TuningTrial } from './tune';
+import type { TuningTrial } from './trials';
+import { tuneExposure } from './tune';
 
 const N = 24;
 

@@ -1,6 +1,6 @@
 import { InputError, lnGamma } from '../numeric';
 import { mapGrid, priorGrid, type EdgeCount, type EdgeSide } from './edgePosterior';
-import type { FeatureCount, TuningTrial } from './tune';
+import type { FeatureCount, TuningTrial } from './trials';
 
 /**
  * How much the features of one coupon go together: the correlation ρ of a beta-binomial. A coupon of n then weighs as

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../numeric';
-import { edgesOf, tuneExposure, type TuningTrial } from './tune';
+import type { TuningTrial } from './trials';
+import { edgesOf, tuneExposure } from './tune';
 import {
   edgePosterior,
   edgeQuantilesS,

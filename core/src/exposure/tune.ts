@@ -3,20 +3,8 @@ import { edgePosterior, startEvidence, type EdgeCount } from './edgePosterior';
 import { nextCoupon, type CouponCounts, type NextCoupon } from './nextCoupon';
 import { recommendExposure, type EdgePair, type Recommendation } from './recommend';
 import type { Settable } from './settable';
+import type { TuningTrial } from './trials';
 import { judgeExposure, type Verdict } from './verdict';
-
-/** `good` of `of` features; fractions where the count was a word. */
-export interface FeatureCount {
-  good: number;
-  of: number;
-}
-
-/** One coupon of one class: what stood and what stayed open at an exposure. */
-export interface TuningTrial {
-  exposureS: number;
-  struts: FeatureCount;
-  slots: FeatureCount;
-}
 
 export interface TuningInput {
   /** Starting figure, s (maker, like printer, or working curve). */

@@ -60,7 +60,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     () => handle.pour.value.id,
     () => steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
   );
-  const { digits, isOver, overWords, turnWords } = useStepClock({ step, timers, now, sound });
+  const stepClock = useStepClock({ step, timers, now, sound });
 
   const iso = (): string => new Date().toISOString();
   const keep = (key: string, record: StepRecord | undefined): void => recordStep(handle, list, key, record);
@@ -114,10 +114,7 @@ export function useBench(handle: PourHandle, list: BenchList) {
     timers,
     timerActions,
     waitsForBegin,
-    digits,
-    isOver,
-    overWords,
-    turnWords,
+    ...stepClock,
     focus,
     goOn,
     leaveOut,

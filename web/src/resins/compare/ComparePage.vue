@@ -5,7 +5,6 @@ import {
   formatQuantity,
   say,
   formatPhrase,
-  type Deciding,
   raftAreaMm2,
   shadowOf,
   type PlateJob,
@@ -24,6 +23,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { burnoutHours, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
 import CompareChart from './CompareChart.vue';
+import { DECIDES } from './decides';
 
 /** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
 const planning = usePlanningShop();
@@ -138,13 +138,6 @@ const rows = computed(() => {
   });
 });
 const decision = computed(() => decidingNumber(rows.value));
-const DECIDES: Record<Deciding, string> = {
-  resin: 'the price of its resin',
-  printer: 'the printer’s hours',
-  light: 'the wear of its screen',
-  kiln: 'the hours in the kiln',
-  'good castings': 'how many come out good',
-};
 const sentence = computed(() => {
   const d = decision.value;
   if (!d) return '';
