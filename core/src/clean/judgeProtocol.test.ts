@@ -26,6 +26,9 @@ describe('a protocol and its resin', () => {
     expect(rules({ solidBelowC: 24 }, washes({ tempC: 32 }), 18)).toEqual([]);
     expect(rules({ solidBelowC: 24 }, washes({ tempC: 20 }), 30)).toContain('warm wash');
     expect(rules({ solidBelowC: 15 })).toEqual([]);
+    // A warm second bath is enough.
+    const second = STEPS.map((s) => (s.key === 'bath2' ? { ...s, tempC: 35 } : s));
+    expect(rules({ solidBelowC: 24 }, second)).toEqual([]);
     const [warm] = judgeProtocol({ ...RESIN, solidBelowC: 24 }, STEPS, undefined);
     const words = formatPhrase(warm!.why, METRIC);
     expect(words).toContain('usual room');

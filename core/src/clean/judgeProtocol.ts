@@ -37,10 +37,10 @@ function judgeWarmWash(
   roomC: number | undefined,
 ): Judgement[] {
   const room = roomC ?? USUAL_ROOM_C;
-  const cool = steps.filter(
-    (step) => step.kind === 'wash' && (step.tempC === null ? room : step.tempC) < (solidBelowC ?? -Infinity),
-  );
-  if (solidBelowC === null || cool.length === 0) return [];
+  const washes = steps.filter(({ kind }) => kind === 'wash');
+  const cool = washes.filter(({ tempC }) => (tempC ?? room) < (solidBelowC ?? -Infinity));
+  // One warm bath loosens what a cool one before it left.
+  if (solidBelowC === null || cool.length === 0 || cool.length < washes.length) return [];
   return [
     {
       rule: 'warm wash',

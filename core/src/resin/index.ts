@@ -35,6 +35,7 @@ export {
   decidingNumber,
   type Decision,
   type Deciding,
+  type Decision,
   type PlateChoice,
   type PlateComparison,
   type PlateCosts,

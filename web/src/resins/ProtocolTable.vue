@@ -151,7 +151,7 @@ const orNone = (words: readonly string[]) => [
 }
 li {
   display: grid;
-  grid-template-columns: 24px minmax(190px, 1fr) 132px 104px 124px 104px 84px;
+  grid-template-columns: 24px minmax(170px, 1fr) 172px 110px 176px 152px 92px;
   gap: 8px;
   align-items: start;
   padding: 10px 0;

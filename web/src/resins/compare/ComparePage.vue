@@ -3,8 +3,6 @@ import {
   comparePlate,
   decidingNumber,
   formatQuantity,
-  say,
-  formatPhrase,
   raftAreaMm2,
   shadowOf,
   type PlateJob,
@@ -23,7 +21,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { burnoutHours, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
 import CompareChart from './CompareChart.vue';
-import { DECIDES } from './decides';
+import { decisionWords } from './decides';
 
 /** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
 const planning = usePlanningShop();
@@ -141,11 +139,8 @@ const decision = computed(() => decidingNumber(rows.value));
 const sentence = computed(() => {
   const d = decision.value;
   if (!d) return '';
-  const amount = d.amount > 0 ? `: ${d.amount.toFixed(2)} a casting of the difference` : '';
-  return formatPhrase(
-    say`${d.best} comes out cheapest. Against ${d.next} it is ${DECIDES[d.by]} that decides${amount}.`,
-    units.choice,
-  );
+  const costOf = (name: string): number => rows.value.find((row) => row.name === name)?.costPerGood ?? 0;
+  return decisionWords(d, costOf(d.best), costOf(d.next));
 });
 const few = computed(() => chosen.value.filter((c) => c.byBook).map((c) => c.profile.name));
 

@@ -28,6 +28,10 @@ function edgeTraces(curve: TuningAnswer['struts'], color: string, fill: string):
   ];
 }
 
+/** A coupon by its number, parts by their name, what was carried over by its sign. */
+const nameOf = ({ number, trial }: UsedTrial): string =>
+  trial.part?.name ?? (number > 0 ? String(number) : '≈');
+
 /** Coupons that came out alike at one exposure are one point with all their numbers. */
 function pointsOf(of: 'struts' | 'slots') {
   const points = new Map<
@@ -45,7 +49,7 @@ function pointsOf(of: 'struts' | 'slots') {
       numbers: [],
       says,
     };
-    point.numbers.push(trial.number > 0 ? String(trial.number) : '≈');
+    point.numbers.push(nameOf(trial));
     points.set(key, point);
   }
   return [...points.values()];
