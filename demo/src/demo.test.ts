@@ -1,6 +1,7 @@
 import { pouredAt, shopFileSchema } from '@zero-pour/contracts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createDemoShop } from './index';
+import { createDemoPours } from './pours/createPours';
 
 const NOW = new Date(2026, 10, 24, 16, 54);
 let demo: Awaited<ReturnType<typeof createDemoShop>>;
@@ -9,6 +10,23 @@ beforeAll(async () => {
 });
 
 describe('the demo shop', () => {
+  it('pours when its shop is open, whatever the hour it is started at', () => {
+    const patterns = demo.file.patterns;
+    const { benchHours } = demo.file.settings;
+    for (const hour of [0, 3, 7, 9, 12, 14, 16, 19, 23])
+      for (const date of [22, 24, 27, 28]) {
+        const now = new Date(2026, 10, date, hour, 33);
+        for (const { doc, number } of createDemoPours(patterns, now)) {
+          if (!doc.brief.zeroAt) continue;
+          const zero = new Date(doc.brief.zeroAt);
+          const minutes = 60 * zero.getHours() + zero.getMinutes();
+          const { open, fromMin, toMin } = benchHours[zero.getDay()]!;
+          expect(open && minutes >= fromMin && minutes <= toMin, `pour ${number} at ${zero.toString()}`).toBe(
+            true,
+          );
+        }
+      }
+  });
   it('is a whole shop by its own schema', () => {
     expect(shopFileSchema.safeParse(demo.file).success).toBe(true);
   });

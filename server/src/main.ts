@@ -5,6 +5,7 @@ import { FolderTakenError } from './db/folderTaken';
 import { FolderRefusedError } from './db/migrations';
 import { prepareDemoFolder } from './demoFolder';
 import { importShop } from './services/importShop';
+import type { Services } from './routes/services';
 import { startShop, type RunningShop } from './start';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -29,7 +30,7 @@ async function prepareDemo(): Promise<void> {
 }
 
 /** Fills an empty shop; one that was filled earlier today is kept as it is. */
-async function fillDemo({ services }: RunningShop): Promise<void> {
+async function fillDemo(services: Services): Promise<void> {
   try {
     await importShop(services.db, services.files, demoShop);
   } catch (error) {
@@ -61,10 +62,9 @@ try {
     demoShop,
     onLost: leaveAtOnce,
     databaseUrl: process.env['DATABASE_URL'],
-    ...(wantsDemo ? { prepare: prepareDemo } : {}),
+    ...(wantsDemo ? { prepare: prepareDemo, fill: fillDemo } : {}),
   });
   stopOnSignal(shop);
-  if (wantsDemo) await fillDemo(shop);
   console.log(`Zero Pour is at ${shop.address}${wantsDemo ? ' (demo shop)' : ''}. Stop it with Ctrl+C.`);
 } catch (error) {
   const { code } = error as { code?: string };

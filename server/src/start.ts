@@ -25,6 +25,8 @@ export interface StartOptions {
   databaseUrl?: string | undefined;
   /** Work on the folder before it is opened, while nobody else can have it. */
   prepare?: () => Promise<void>;
+  /** Fills an opened shop before anybody is answered. */
+  fill?: (services: Services) => Promise<void>;
   /** The folder has become another's all the same: nothing may be written any more. */
   onLost?: () => void;
 }
@@ -76,6 +78,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       demoShop: options.demoShop,
       log,
     };
+    await options.fill?.(services);
     await warmUp(db);
     const server = createApp(services, options.webFolder).listen(options.port, HOST);
     await listening(server);

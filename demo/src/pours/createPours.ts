@@ -30,6 +30,21 @@ function morning(now: Date, days: number): Date {
   return day;
 }
 
+/** Hours of the demo's programme, and when its shop is open. */
+const KILN_H = 18.5;
+const [OPENS, CLOSES] = [8, 18];
+
+/** The moment itself while the shop is open, else its next morning: a flask waits in the kiln until somebody pours it. */
+function whenSomebodyIsThere(at: Date): Date {
+  const hour = at.getHours();
+  if (at.getDay() > 0 && hour >= OPENS && hour < CLOSES) return at;
+  const next = new Date(at);
+  if (hour >= POUR_HOUR) next.setDate(next.getDate() + 1);
+  while (next.getDay() === 0) next.setDate(next.getDate() + 1);
+  next.setHours(POUR_HOUR, POUR_MINUTE, 0, 0);
+  return next;
+}
+
 /** The next such morning after another. */
 const morningAfter = (other: Date): Date => morning(other, 1);
 
@@ -65,7 +80,7 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
 /** In the kiln for an hour and twenty-four minutes: the flask is to be turned next. */
 function createInKiln(pattern: Pattern, now: Date): Pour {
   const kilnIn = new Date(now.getTime() - 84 * 60_000);
-  let doc = planOf(KILN_POUR, pattern, new Date(hoursFrom(kilnIn, 18.5)));
+  let doc = planOf(KILN_POUR, pattern, whenSomebodyIsThere(new Date(hoursFrom(kilnIn, KILN_H))));
   const pieces: PieceStory[] = [...Array.from({ length: 8 }, () => 'good' as const), 'lost'];
   doc = printed(doc, hoursFrom(kilnIn, -27), pieces, KILN_POUR, pattern);
   doc = cleaned(doc, hoursFrom(kilnIn, -6));
