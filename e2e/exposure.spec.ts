@@ -70,8 +70,8 @@ async function addResin(page: Page, name: string): Promise<void> {
   await type(page, 'Name', name);
   await expect(page.getByRole('heading', { name })).toBeVisible();
   await page.getByRole('button', { name: 'Add a figure' }).click();
+  await type(page, 'Exposure', '3,2');
   const row = page.getByRole('group', { name: 'Figure from maker' });
-  await type(row, 'Exposure', '3,2');
   await type(row, 'Vat', '79 F');
   await expect(
     page
@@ -199,6 +199,25 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
     await expect(page.getByRole('button', { name: 'Take it into a profile' })).toHaveCount(0);
     await tab(page, 'Heavy').click();
     await expect(page.getByText('Not for heavy.')).toHaveCount(0);
+  });
+
+  await test.step('parts that failed are trials of their own: they speak, and settle nothing', async () => {
+    await page.getByRole('button', { name: 'Parts failed, or stood' }).click();
+    const entry = page.getByRole('region', { name: 'Parts as a trial' });
+    await expect(entry.getByText('Which part?')).toBeVisible();
+    await entry.getByRole('combobox', { name: 'Part', exact: true }).fill('Lace ring');
+    await type(entry, 'Seconds', '10, 15 and 20');
+    await type(entry, 'Stood', '16');
+    await type(entry, /^Of$/, '15');
+    await expect(entry.getByText('16 cannot stand of 15.')).toBeVisible();
+    await type(entry, 'Stood', '3');
+    await entry.getByRole('button', { name: 'Keep as 3 trials' }).click();
+    const rows = page.getByRole('row').filter({ hasText: 'Lace ring' });
+    await expect(rows).toHaveCount(3);
+    await expect(rows.first()).toContainText('3 / 15');
+    await rows.first().getByRole('button').click();
+    await page.getByRole('button', { name: 'Take these parts away' }).click();
+    await expect(rows).toHaveCount(2);
   });
   expect(problems).toEqual([]);
 });

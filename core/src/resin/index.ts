@@ -33,7 +33,6 @@ export {
 export {
   comparePlate,
   decidingNumber,
-  type Decision,
   type Deciding,
   type Decision,
   type PlateChoice,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatQuantity, NO_ROTATION, type Rotation } from '@zero-pour/core';
-import { partOf, standingInput, standingJob, waysJob, type WaysInput } from '@zero-pour/jobs';
-import { motionOf, valueOf, type Part } from '@zero-pour/plan';
+import { partOf, standingInput, standingJob, waysJob, type FoundWays, type WaysInput } from '@zero-pour/jobs';
+import { useLocalStorage } from '@vueuse/core';
+import { motionOf, USUAL_LAYER_MM, valueOf, type Part } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
 import { useJob, useReadings } from '../../jobs';
 import { useUnits } from '../../state/unitStore';
@@ -17,8 +18,8 @@ const { state, ask, stop, clear } = useJob(waysJob);
 const readings = useReadings();
 
 const standing = computed(() => pour.value.doc.wayUp.lines[props.part.key]);
-/** Until a profile is chosen. */
-const USUAL_LAYER_MM = 0.05;
+/** Searches that are kept. */
+const KEPT_MOST = 20;
 const points = computed(() => standing.value?.clean ?? []);
 const rotation = computed<Rotation>(() => standing.value?.rotation ?? NO_ROTATION);
 const profile = computed(() => {
@@ -26,13 +27,31 @@ const profile = computed(() => {
   return chosen && printer ? { ...chosen, motionS: motionOf(prints, printer, chosen).value } : undefined;
 });
 const factor = computed(() => (valueOf(plan.value.scale)?.percent.value ?? 100) / 100);
-const rows = computed(() =>
+/** What was found stays when the page is left and opened again: in this browser, for this file of this line. */
+interface Found {
+  input: WaysInput;
+  output: FoundWays;
+}
+const kept = useLocalStorage<Record<string, Found>>('zp-ways', {}, { shallow: true });
+const keptKey = computed(() => `${pour.value.id} ${props.part.key} ${props.part.pattern.fileHash}`);
+const found = computed<Found | undefined>(() =>
   state.value.status === 'done'
-    ? wayRows(state.value.output, state.value.input, factor.value, profile.value)
+    ? { input: state.value.input, output: state.value.output }
+    : kept.value[keptKey.value],
+);
+watch(state, (now) => {
+  if (now.status !== 'done') return;
+  const others = Object.entries(kept.value).filter(([key]) => key !== keptKey.value);
+  const own: [string, Found] = [keptKey.value, { input: now.input, output: now.output }];
+  kept.value = Object.fromEntries([...others, own].slice(-KEPT_MOST));
+});
+const rows = computed(() =>
+  found.value
+    ? wayRows(found.value.output, found.value.input, factor.value, profile.value, rotation.value)
     : [],
 );
 const stale = computed(
-  () => state.value.status === 'done' && state.value.input.cleanPoints.length !== points.value.length,
+  () => found.value !== undefined && found.value.input.cleanPoints.length !== points.value.length,
 );
 watch(() => props.part.key, clear);
 
@@ -51,14 +70,18 @@ const take = (to: Rotation): void =>
 /* Supports of each way listed are those that it is shown with once it stands so: the same reading, made beside. */
 const stanceOf = ({ part, layerMm }: WaysInput, way: Rotation) =>
   standingInput({ part, layerMm, rotation: { ...way, zDeg: rotation.value.zDeg } });
-watch(state, async (now) => {
-  if (now.status !== 'done') return;
-  for (const { rotation: way } of rows.value)
-    await readings.make(standingJob, stanceOf(now.input, way), { background: true }).catch(() => {});
-});
+watch(
+  found,
+  async (now) => {
+    if (!now) return;
+    for (const { rotation: way } of rows.value)
+      await readings.make(standingJob, stanceOf(now.input, way), { background: true }).catch(() => {});
+  },
+  { immediate: true },
+);
 function supportsOf(way: Rotation): string {
-  if (state.value.status !== 'done') return '';
-  const read = readings.of(standingJob, stanceOf(state.value.input, way));
+  if (!found.value) return '';
+  const read = readings.of(standingJob, stanceOf(found.value.input, way));
   if (read.status !== 'known') return read.status === 'failed' ? '–' : '…';
   return `${read.value.points.length}${read.value.more ? ' +' : ''}`;
 }

@@ -17,7 +17,7 @@ export interface WayRow extends WayUp {
 
 const WHY: Readonly<Record<WayAim, string>> = {
   'cleanest face': 'least marks and steps on the faces that must stay clean',
-  safest: 'fewest islands and cups, least overhang and pull',
+  safest: 'least of islands, cups, overhang and pull together',
   fastest: 'the fewest layers',
 };
 const NO_FACES = 'no faces are pointed out: least overhang of all';
@@ -31,6 +31,7 @@ export function wayRows(
   job: WaysInput,
   factor: number,
   profile: PrintProfile | undefined,
+  now: Rotation,
 ): WayRow[] {
   const row = (name: string, why: string, way: WayUp): WayRow => ({
     ...way,
@@ -43,7 +44,7 @@ export function wayRows(
   );
   const others = compared.map((way, i) =>
     i === 0
-      ? row('as it stands now', 'your own', way)
+      ? row(sameWay(job.compare[0]!, now) ? 'as it stands now' : 'as it stood before', 'your own', way)
       : row(`tilted ${job.compare[i]!.xDeg}°`, 'about x', way),
   );
   return [...aims, ...others];

@@ -1,5 +1,5 @@
 import type { FoundWays, WaysInput } from '@zero-pour/jobs';
-import { printTime, type WayUp } from '@zero-pour/core';
+import { printTime, type Rotation, type WayUp } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cleanColours, sameFace } from './cleanFaces';
 import { sameWay, TILTS, wayRows } from './wayRows';
@@ -41,7 +41,7 @@ const PROFILE = {
 
 describe('rows of ways up', () => {
   it('are three named choices, one’s own, and the usual tilts', () => {
-    const rows = wayRows(ANSWER, JOB, 1, PROFILE);
+    const rows = wayRows(ANSWER, JOB, 1, PROFILE, JOB.compare[0]!);
     expect(rows.map((row) => row.name)).toEqual([
       'cleanest face',
       'safest',
@@ -52,15 +52,22 @@ describe('rows of ways up', () => {
       'tilted 60°',
     ]);
     expect(rows[0]!.why).toContain('no faces are pointed out');
-    expect(wayRows(ANSWER, { ...JOB, cleanPoints: [[0, 0, 0]] }, 1, PROFILE)[0]!.why).toContain(
-      'must stay clean',
-    );
+    expect(
+      wayRows(ANSWER, { ...JOB, cleanPoints: [[0, 0, 0]] }, 1, PROFILE, JOB.compare[0]!)[0]!.why,
+    ).toContain('must stay clean');
   });
 
   it('tell the hours of the scaled part, or nothing without a profile', () => {
-    const [, , fastest] = wayRows(ANSWER, JOB, 1.02, PROFILE);
+    const [, , fastest] = wayRows(ANSWER, JOB, 1.02, PROFILE, JOB.compare[0]!);
     expect(fastest!.hours).toBeCloseTo(printTime(4.08, PROFILE).seconds / 3600, 12);
-    expect(wayRows(ANSWER, JOB, 1, undefined)[2]!.hours).toBeUndefined();
+    expect(wayRows(ANSWER, JOB, 1, undefined, JOB.compare[0]!)[2]!.hours).toBeUndefined();
+  });
+
+  it('no longer call it as it stands once another was taken', () => {
+    const own = (now: Rotation) => wayRows(ANSWER, JOB, 1, PROFILE, now)[3]!.name;
+    expect(own(JOB.compare[0]!)).toBe('as it stands now');
+    expect(own({ ...JOB.compare[0]!, zDeg: 45 })).toBe('as it stands now');
+    expect(own({ xDeg: 20, yDeg: 0, zDeg: 0 })).toBe('as it stood before');
   });
 
   it('know the same way whatever the turn about the upright', () => {
