@@ -55,4 +55,10 @@ const CHOICES = [
   gap: 10px 22px;
   margin-top: 12px;
 }
+.choices > div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+}
 </style>

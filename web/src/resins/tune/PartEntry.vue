@@ -41,7 +41,10 @@ const count = computed(() => (seconds.value.status === 'read' ? seconds.value.se
 function keep(): void {
   if (!wants.value) emit('keep', partTrials(props.from, seen));
 }
-onMounted(() => root.value?.querySelector<HTMLInputElement>('input')?.focus());
+onMounted(() => {
+  root.value?.scrollIntoView({ block: 'nearest' });
+  root.value?.querySelector<HTMLInputElement>('input')?.focus();
+});
 </script>
 
 <template>
