@@ -1,6 +1,5 @@
 import type { Profile, RecordLists, ShopLists } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, startingFigures } from '@zero-pour/core';
-import { createDemoShop } from '@zero-pour/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { rankResins, sizesNear, yieldsOf } from '../ranking';
 import {
@@ -14,26 +13,18 @@ import {
   reportsOf,
   standingProfile,
   toldBase,
-  tuningThings,
   wantedSetting,
-  type TuningThings,
 } from '../../index';
+import { demoTuning, type DemoTuning } from '../../testing/demoTuning';
 
 const NOW = new Date(2026, 10, 25, 12, 0);
 let lists: ShopLists;
 let records: RecordLists;
+let things: DemoTuning['things'];
 beforeAll(async () => {
-  ({ lists, records } = (await createDemoShop(NOW)).file);
+  ({ lists, records, things } = await demoTuning(NOW));
 }, 60_000);
 
-const idOf = (list: readonly { id: string; name: string }[], name: string): string =>
-  list.find((i) => i.name === name)!.id;
-const things = (resin: string, printer: string, layerMm: number): TuningThings =>
-  tuningThings(lists, {
-    resinId: idOf(lists.resin, resin),
-    printerId: idOf(lists.printer, printer),
-    layerMm,
-  })!;
 const wax = () => things('Skerry Wax 55', 'Printer A', 0.05);
 const words = (phrase: Parameters<typeof formatPhrase>[0]): string => formatPhrase(phrase, METRIC);
 
