@@ -33,3 +33,4 @@ export {
 export { changedSettings, type TrialSettings } from './changedSettings';
 export { BASE_COUPON, BASE_RESULTS, baseTrial, type BaseResult } from './baseLayers';
 export { learnSpread, USUAL_SPREAD, weighedCount, type CouponSpread } from './couponSpread';
+export { findContradictions, type Contradiction } from './contradictions';

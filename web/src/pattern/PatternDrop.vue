@@ -81,7 +81,7 @@ const side = (mm: number): string =>
       </p>
       <div class="offer">
         <span v-if="former">New version of this part:</span>
-        <span v-else-if="compact">Another file, STL, OBJ, PLY or 3MF:</span>
+        <span v-else-if="compact">Add another pattern beside these, from an STL, OBJ, PLY or 3MF file:</span>
         <span v-else>Drop an STL, OBJ, PLY or 3MF file here, or anywhere on this page.</span>
         <v-btn :variant="compact ? 'outlined' : 'flat'" :size="compact ? 'small' : 'default'" @click="open()"
           >Choose a file</v-btn

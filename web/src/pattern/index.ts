@@ -9,6 +9,7 @@ export { default as AnalysisProgress } from './page/AnalysisProgress.vue';
 export { default as FindingList } from './page/FindingList.vue';
 export { default as PatternNumbers } from './page/PatternNumbers.vue';
 export { saveFile } from './saveFile';
+export { default as PartSilhouette } from './view/PartSilhouette.vue';
 export { default as SceneMarks } from './view/SceneMarks.vue';
 export type { PaintName } from './view/paint';
 export { PartScene, type Point } from './view/partScene';

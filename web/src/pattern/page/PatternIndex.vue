@@ -7,6 +7,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
 import { useAnalyses } from '../jobs/analysisStore';
+import PartSilhouette from '../view/PartSilhouette.vue';
 
 /** Every pattern of the shop on a line; those that were not read yet are read while nobody waits. */
 const shop = useShop();
@@ -65,10 +66,15 @@ const castings = (part: KnownPart | undefined): string =>
     <tbody>
       <tr v-for="pattern in current" :key="pattern.id">
         <td>
-          <router-link :to="`/patterns/${pattern.id}`">{{ pattern.name }}</router-link>
-          <span class="mute">{{
-            pattern.formerId ? `${pattern.fileName}, a later version` : pattern.fileName
-          }}</span>
+          <div class="pattern">
+            <PartSilhouette :pattern="pattern" />
+            <div>
+              <router-link :to="`/patterns/${pattern.id}`">{{ pattern.name }}</router-link>
+              <span class="mute">{{
+                pattern.formerId ? `${pattern.fileName}, a later version` : pattern.fileName
+              }}</span>
+            </div>
+          </div>
         </td>
         <td class="right num">{{ show(Math.max(...pattern.measure.sizeMm), 'mm', 1) }}</td>
         <td class="right num">{{ show(pattern.measure.volumeMm3 / 1000, 'cm3', 3) }}</td>
@@ -106,6 +112,11 @@ td {
 td {
   border-bottom: 1px solid var(--line);
   vertical-align: top;
+}
+.pattern {
+  display: flex;
+  gap: 12px;
+  align-items: center;
 }
 td:first-child .mute {
   display: block;

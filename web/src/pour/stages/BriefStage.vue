@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import QuantityField from '../../components/QuantityField.vue';
+import { PartSilhouette, PatternDrop } from '../../pattern';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
@@ -62,9 +63,12 @@ const putAside = (): Promise<boolean> =>
       <tbody>
         <tr v-for="part in plan.context.parts" :key="part.key">
           <td>
-            <router-link :to="`/patterns/${part.pattern.id}`">{{
-              nameOfPart(part, plan.context.parts)
-            }}</router-link>
+            <span class="pattern">
+              <PartSilhouette :pattern="part.pattern" />
+              <router-link :to="`/patterns/${part.pattern.id}`">{{
+                nameOfPart(part, plan.context.parts)
+              }}</router-link>
+            </span>
           </td>
           <td class="count">
             <QuantityField
@@ -103,10 +107,8 @@ const putAside = (): Promise<boolean> =>
         :model-value="null"
         @update:model-value="addPattern"
       />
-      <v-btn :variant="plan.context.parts.length > 0 ? 'outlined' : 'flat'" @click="emit('goTo', 'pattern')"
-        >Drop a new pattern file</v-btn
-      >
     </div>
+    <PatternDrop class="mt-2" :compact="plan.context.parts.length > 0" @kept="(pattern) => addPattern(pattern.id)" />
   </section>
 
   <section class="stage-block">
@@ -188,6 +190,11 @@ const putAside = (): Promise<boolean> =>
 </template>
 
 <style scoped>
+.pattern {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
 .parts {
   margin-bottom: 10px;
 }
@@ -195,10 +202,8 @@ const putAside = (): Promise<boolean> =>
   width: 170px;
 }
 .add {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 12px;
-  align-items: center;
+  max-width: 420px;
+  margin-top: 10px;
 }
 .notes {
   display: grid;

@@ -37,7 +37,7 @@ describe('brief', () => {
     const { page, doc } = show(BriefStage);
     await buttonOf(page, 'Take out').trigger('click');
     expect(doc().brief.lines).toEqual([]);
-    expect(flatText(page)).toContain('Drop a new pattern file');
+    expect(flatText(page)).toContain('Drop an STL, OBJ, PLY or 3MF file here');
   });
 
   it('takes the same pattern on another line, told apart from the first', async () => {

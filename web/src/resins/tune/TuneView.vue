@@ -18,7 +18,13 @@ import { isTyping } from '../../state/isTyping';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
 import CountEntry from './CountEntry.vue';
-import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
+import {
+  changedMoreJudgements,
+  contradictionJudgements,
+  knownRows,
+  oneSidedJudgements,
+  solidWidths,
+} from './known';
 import type { TrialPlan } from './newTrial';
 import PartEntry from './PartEntry.vue';
 import PrintNext from './PrintNext.vue';
@@ -221,7 +227,11 @@ const couponAt = computed(
         @accept="accept"
       />
       <div v-else class="waiting" aria-hidden="true" />
-      <JudgementList v-if="gathered" :judgements="oneSidedJudgements(gathered, of)" class="verdicts" />
+      <JudgementList
+        v-if="gathered"
+        :judgements="[...contradictionJudgements(gathered, of), ...oneSidedJudgements(gathered, of)]"
+        class="verdicts"
+      />
       <JudgementList :judgements="verdict" class="verdicts" />
       <section v-if="answer" class="stage-block">
         <h2>What is known so far</h2>

@@ -1,5 +1,11 @@
 import type { TuningAnswer } from '@zero-pour/jobs';
-import { weighedCount, type CouponSpread, type Judgement, type MeasuredWidth } from '@zero-pour/core';
+import {
+  findContradictions,
+  weighedCount,
+  type CouponSpread,
+  type Judgement,
+  type MeasuredWidth,
+} from '@zero-pour/core';
 import type { GatheredTrials, TuningOf } from '@zero-pour/plan';
 import { seconds } from './words';
 
@@ -49,6 +55,24 @@ export function changedMoreJudgements(gathered: GatheredTrials): Judgement[] {
         why: [`(${names.join(' and ')}). What it shows is not put down to either.`],
       },
     ];
+  });
+}
+
+/** More light, and yet fewer stand: no exposure explains both, and no verdict should be read before it is known what changed. */
+export function contradictionJudgements({ used }: GatheredTrials, of: TuningOf): Judgement[] {
+  if (of === 'base') return [];
+  return findContradictions(used).map(({ of: side, less, more }) => {
+    const doing = side === 'struts' ? 'stood' : 'stayed open';
+    const told = ({ exposureS, [side]: count }: (typeof used)[number]): string =>
+      `${Math.round(count.good)} of ${Math.round(count.of)} ${doing} at ${seconds(exposureS)} s`;
+    return {
+      rule: `contradicts ${side}`,
+      weight: 'watch' as const,
+      lead: 'These contradict each other.',
+      why: [
+        `${told(used[less]!)}, ${told(used[more]!)}. More light does not do that: something else changed, warmth, age or shaking of the resin, or the part. Take the one away that is not of these settings.`,
+      ],
+    };
   });
 }
 

@@ -24,7 +24,13 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { mountInApp } from '../../testing/mountInApp';
 import { NOW, PRINTER, RESIN, THINGS, uuid } from '../../testing/resinThings';
 import { acceptBase, acceptFigure } from './acceptFigure';
-import { changedMoreJudgements, knownRows, oneSidedJudgements, solidWidths } from './known';
+import {
+  changedMoreJudgements,
+  contradictionJudgements,
+  knownRows,
+  oneSidedJudgements,
+  solidWidths,
+} from './known';
 import { newTrial, type TrialPlan } from './newTrial';
 import PrintNext from './PrintNext.vue';
 import { chartSpan, couponCounts, tuningJob } from './tuningJob';
@@ -195,6 +201,21 @@ describe('the question to the worker', () => {
       '11, by the scatter of your 12 coupons',
     ]);
     expect(weighs(USUAL_SPREAD)![1]).toContain('as usual; your coupons will tell');
+  });
+  it('says which counts contradict each other, whatever the verdict', () => {
+    const of = (exposureS: number, good: number, name?: string) => ({
+      ...used[0]!,
+      exposureS,
+      struts: { good, of: 24 },
+      slots: { good: 0, of: 0 },
+      ...(name ? { trial: { ...used[0]!.trial, id: name } } : {}),
+    });
+    const against = { ...gathered, used: [of(1.9, 20), of(20, 3)] };
+    expect(contradictionJudgements(against, 'filigree')).toMatchObject([
+      { weight: 'watch', why: [expect.stringMatching(/^20 of 24 stood at 1\.9 s, 3 of 24 stood at 20 s\./)] },
+    ]);
+    expect(contradictionJudgements(against, 'base')).toEqual([]);
+    expect(contradictionJudgements({ ...gathered, used: [of(1.9, 3), of(20, 20)] }, 'filigree')).toEqual([]);
   });
   it('says which side was never counted, beside whatever verdict there is', () => {
     const with_ = (struts: number, slots: number) => ({
