@@ -108,7 +108,11 @@ const putAside = (): Promise<boolean> =>
         @update:model-value="addPattern"
       />
     </div>
-    <PatternDrop class="mt-2" :compact="plan.context.parts.length > 0" @kept="(pattern) => addPattern(pattern.id)" />
+    <PatternDrop
+      class="mt-2"
+      :compact="plan.context.parts.length > 0"
+      @kept="(pattern) => addPattern(pattern.id)"
+    />
   </section>
 
   <section class="stage-block">
@@ -226,9 +230,6 @@ const putAside = (): Promise<boolean> =>
   }
   .count {
     width: auto;
-  }
-  .add {
-    grid-template-columns: 1fr;
   }
 }
 </style>
