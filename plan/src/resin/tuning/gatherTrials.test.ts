@@ -66,6 +66,8 @@ describe('gathering trials', () => {
     expect(coupons(shopTunings(records, counted.id))).toBeLessThan(coupons(tunings));
     expect(learnSpread(tunings).rho).toBeGreaterThan(0);
     expect(shopTunings({ ...records, trial: [] })).toEqual([]);
+    const inWords = records.trial.map((t) => ({ ...t, counts: { filigree: { struts: { word: 'all' as const }, slots: { word: 'half' as const } } } })); // prettier-ignore
+    expect(learnSpread(shopTunings({ ...records, trial: inWords })).coupons).toBe(0);
   });
   it('leads to the verdict of the handbook’s pictures', () => {
     const { used } = gatherTrials(lists, records, wax(), 'filigree', false);

@@ -1,6 +1,8 @@
 import type { RecordLists, Trial } from '@zero-pour/contracts';
 import { featureCount, TUNED_CLASSES, type TuningTrial } from '@zero-pour/core';
 
+type Seen = NonNullable<Trial['counts']['filigree']>['struts'];
+
 /**
  * All tunings of the shop, each the coupons of one resin, printer, layer height and feature: what the spread between coupons is
  * learnt from. `except` is the one being counted right now: half a count tells nothing.
@@ -18,6 +20,10 @@ export function shopTunings(records: RecordLists, except?: string): TuningTrial[
   return [...groups.values()].filter((group) => group.length > 1);
 }
 
+/** What was counted; "most" and "few" tell nothing of a scatter. */
+const counted = (seen: Seen): { good: number } | undefined =>
+  seen !== null && 'good' in seen ? seen : undefined;
+
 function countsIn(trial: Trial): [string, TuningTrial][] {
   const { resinId, printerId, layerMm, exposureS } = trial;
   return TUNED_CLASSES.flatMap((castClass): [string, TuningTrial][] => {
@@ -25,8 +31,8 @@ function countsIn(trial: Trial): [string, TuningTrial][] {
     const seen = trial.counts[castClass];
     if (!row || !seen) return [];
     const key = [resinId, printerId, layerMm, castClass, row.featureMm].join(' ');
-    const struts = featureCount(seen.struts ?? undefined, row.struts);
-    const slots = featureCount(seen.slots ?? undefined, row.slots);
+    const struts = featureCount(counted(seen.struts), row.struts);
+    const slots = featureCount(counted(seen.slots), row.slots);
     return [[key, { exposureS, struts, slots }]];
   });
 }

@@ -95,7 +95,7 @@ const chance = (share: number): string => `${Math.round(100 * share)} in 100`;
     </span>
     <v-btn v-if="differs" size="small" @click="take">{{ takeWords }}</v-btn>
   </div>
-  <div v-if="several" class="form-grid">
+  <div v-if="several || pour.doc.print.sparesOf" class="form-grid">
     <PourField
       v-for="{ key, name } in lines"
       :key="key"
