@@ -84,7 +84,11 @@ describe('print', () => {
     const layers = layerCount(8 * factor, 0.05);
     expect([print.layers, print.copies]).toEqual([layers, 2]);
     expect(print.hours.value).toBeCloseTo((layers * 9 + 5 * 24) / 3600, 9);
-    const ml = 2 * 1.6 * factor ** 3 * 1.3 + 1.5 + 3;
+    // Two blocks of 20 × 10 mm with a rim of 1 mm, its corners drawn a little outside.
+    const raftMm2 = 2 * (200 * factor ** 2 + 60 * factor + Math.PI);
+    const { raftMm } = planOf().context.profile!;
+    expect(print.raftMl.value / ((raftMm2 * raftMm) / 1000)).toBeCloseTo(1, 2);
+    const ml = 2 * 1.6 * factor ** 3 * 1.3 + print.raftMl.value + 3;
     expect(print.resinG.value).toBeCloseTo(ml * 1.1, 6);
   });
 
