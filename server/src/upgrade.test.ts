@@ -10,7 +10,6 @@ import { pgliteDatabase } from './db/pgliteDatabase';
 import { addPattern } from './db/patternStore';
 import { listKnownParts } from './db/readingStore';
 import { listYields } from './db/recordStore';
-import { keepItem } from './db/shopStore';
 import { listPouredPrints, renewPours } from './db/tellsStore';
 import { releasedPours } from './testing/versionOne';
 
@@ -21,6 +20,28 @@ const SHAPE = createHash('sha256').update('its shape').digest('hex');
 const RELEASED_ON = new Date('2026-11-24T09:00:00');
 let db: Database;
 
+/** A thing of today's demo in the table as it was: only the columns that it had, with a raft as every profile had one. */
+async function insertAsBefore(kind: string, item: object): Promise<void> {
+  const { rows } = await db.query<{ name: string }>(
+    'SELECT column_name AS name FROM information_schema.columns WHERE table_name = $1',
+    [kind],
+  );
+  const had = new Set(rows.map(({ name }) => name));
+  const columnOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+  const fields = Object.entries(item).filter(([field]) => had.has(columnOf(field)));
+  const values = fields.map(([field, value]) =>
+    field === 'raftMl'
+      ? (value ?? 1.5)
+      : typeof value === 'object' && value !== null
+        ? JSON.stringify(value)
+        : value,
+  );
+  await db.query(
+    `INSERT INTO ${kind} (${fields.map(([field]) => columnOf(field)).join(', ')}) VALUES (${fields.map((_, i) => `$${i + 1}`).join(', ')})`,
+    values,
+  );
+}
+
 /** A database of the version before, with the pours of a released shop in it and an analysed pattern. */
 beforeAll(async () => {
   db = pgliteDatabase(new PGlite());
@@ -28,7 +49,7 @@ beforeAll(async () => {
   await migrate(db, migrations.filter((m) => m.number <= 10)); // prettier-ignore
   const { file } = await createDemoShop(RELEASED_ON);
   for (const kind of [...SHOP_KINDS].sort((a) => (a === 'profile' ? 1 : -1)))
-    for (const item of file.lists[kind]) await keepItem(db, kind, item, 'any');
+    for (const item of file.lists[kind]) await insertAsBefore(kind, item);
   const files = [FILE, SHAPE, ...file.patterns.map(({ fileHash }) => fileHash)];
   for (const hash of files)
     await db.query("INSERT INTO blob (hash, bytes, media_type) VALUES ($1, 6, 'application/octet-stream')", [hash]); // prettier-ignore
@@ -61,6 +82,15 @@ describe('a data folder of the version before', () => {
     );
     expect(rows.map(({ version }) => version)).toEqual(rows.map(() => TELLS_VERSION));
     for (const { doc } of rows) expect(pourDocSchema.parse(doc).version).toBe(2);
+  });
+
+  it('keeps its resins and profiles: cured density not known, rafts by thickness', async () => {
+    const { rows: resins } = await db.query<{ cured: unknown }>('SELECT cured_g_per_ml AS cured FROM resin');
+    expect(resins.length).toBeGreaterThan(0);
+    expect(resins.every(({ cured }) => cured === null)).toBe(true);
+    const { rows: profiles } = await db.query<{ raft: unknown }>('SELECT raft_ml AS raft FROM profile');
+    expect(profiles.length).toBeGreaterThan(0);
+    expect(profiles.every(({ raft }) => raft === null)).toBe(true);
   });
 
   it('tells of its prints, castings and yields what a shop of today tells', async () => {
