@@ -55,7 +55,7 @@ const at = (from: number, to: number, i: number, points: number): number =>
   from + ((to - from) * i) / (points - 1);
 
 /** Greatest of a list; -Infinity when it is empty. */
-function greatest(values: Float64Array): number {
+export function greatest(values: Float64Array): number {
   let most = -Infinity;
   for (let i = 0; i < values.length; i++) if (values[i]! > most) most = values[i]!;
   return most;
@@ -292,28 +292,6 @@ const LN_9 = Math.log(9);
 /** ln of the exposure at which the logistic, without lapse, is 0.90: the edge proper. */
 export const lnEdge = (edge: EdgePosterior, i: number): number =>
   edge.side === 'lower' ? edge.mu[i]! + edge.sigma[i]! * LN_9 : edge.mu[i]! - edge.sigma[i]! * LN_9;
-
-/** Bins of ln(edge) that quantiles are read from: a bin is under a thousandth of an exposure wide once a coupon is in. */
-const QUANTILE_BINS = 4096;
-
-/** Quantiles of the edge, s, interpolated over its cumulated weight. `shares` in 0 to 1. O(points + bins). */
-export function edgeQuantilesS(edge: EdgePosterior, shares: readonly number[]): number[] {
-  const lnEdges = edge.mu.map((_, i) => lnEdge(edge, i));
-  const from = -greatest(lnEdges.map((e) => -e));
-  const width = Math.max((greatest(lnEdges) - from) / QUANTILE_BINS, 1e-12);
-  const bins = new Float64Array(QUANTILE_BINS);
-  lnEdges.forEach((e, i) => {
-    const bin = Math.min(QUANTILE_BINS - 1, Math.floor((e - from) / width));
-    bins[bin] = bins[bin]! + edge.weight[i]!;
-  });
-  return shares.map((share) => {
-    let before = 0;
-    let bin = 0;
-    while (bin < QUANTILE_BINS - 1 && before + bins[bin]! < share) before += bins[bin++]!;
-    const inside = bins[bin]! > 0 ? (share - before) / bins[bin]! : 0;
-    return Math.exp(from + (bin + inside) * width);
-  });
-}
 
 /** Points of the posterior at even steps of its cumulated weight: a sample without a random source. */
 export function systematicPoints(edge: EdgePosterior, n: number): { mu: Float64Array; sigma: Float64Array } {

@@ -2,14 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { InputError } from '../numeric';
 import type { TuningTrial } from './trials';
 import { edgesOf, tuneExposure } from './tune';
-import {
-  edgePosterior,
-  edgeQuantilesS,
-  expectedPass,
-  passChance,
-  type EdgeCount,
-  type EdgeSide,
-} from './edgePosterior';
+import { edgePosterior, expectedPass, passChance, type EdgeCount, type EdgeSide } from './edgePosterior';
+import { edgeQuantilesS } from './edgeQuantiles';
 
 const counts = (side: EdgeSide, halfS: number, at: readonly number[]): EdgeCount[] =>
   at.map((exposureS) => ({

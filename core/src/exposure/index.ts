@@ -11,7 +11,7 @@ export { foreseeOutcomes, type CountRange, type CouponOutcome } from './foresee'
 export { edgeCurve, type EdgeCurve } from './curves';
 export { COUNT_WORDS, featureCount, type CountWord, type Seen } from './countWords';
 export { cureDepthMm, firstGuessS, fitWorkingCurve, type CureDepth, type WorkingCurve } from './workingCurve';
-export { carryOver, SAME_LAYER_MM, type CarriedOver, type ExposureSetting } from './carryOver';
+export { carryOver, SAME_LAYER_MM, SAME_VAT_C, type CarriedOver, type ExposureSetting } from './carryOver';
 export {
   farFromOthers,
   startingFigures,

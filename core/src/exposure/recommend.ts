@@ -1,4 +1,5 @@
-import { edgeQuantilesS, expectedAllPass, expectedPass, thinned, type EdgePosterior } from './edgePosterior';
+import { expectedAllPass, expectedPass, thinned, type EdgePosterior } from './edgePosterior';
+import { edgeQuantilesS } from './edgeQuantiles';
 import { everyStepS, spacedS, type Settable } from './settable';
 
 /** Median and 90 % credible band of an edge, s. */

@@ -13,13 +13,13 @@ import {
 } from './index';
 import {
   edgePosterior,
-  edgeQuantilesS,
   expectedAllPass,
   passChance,
   reweighted,
   systematicPoints,
   expectedPass,
 } from './edgePosterior';
+import { edgeQuantilesS } from './edgeQuantiles';
 import { edgesOf } from './tune';
 import { countChances } from './foresee';
 import { everyStepS, snapS, spacedS } from './settable';

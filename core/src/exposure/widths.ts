@@ -1,5 +1,6 @@
 import { fitLine, lineSe, type Line } from '../numeric';
-import { edgePosterior, edgeQuantilesS, type EdgeCount } from './edgePosterior';
+import { edgePosterior, type EdgeCount } from './edgePosterior';
+import { edgeQuantilesS } from './edgeQuantiles';
 
 /** A feature measured with a gauge: what was drawn, what came out, at which exposure. */
 export interface MeasuredWidth {

@@ -66,6 +66,9 @@ describe('gathering trials', () => {
     expect(coupons(shopTunings(records, counted.id))).toBeLessThan(coupons(tunings));
     expect(learnSpread(tunings).rho).toBeGreaterThan(0);
     expect(shopTunings({ ...records, trial: [] })).toEqual([]);
+    // Coupons at another warmth are another tuning: their difference is no scatter.
+    const cold = records.trial.map((t) => (t.id === counted.id ? { ...t, vatC: { state: 'measured' as const, value: 18 } } : t)); // prettier-ignore
+    expect(coupons(shopTunings({ ...records, trial: cold }))).toBe(coupons(shopTunings(records, counted.id)));
     const inWords = records.trial.map((t) => ({ ...t, counts: { filigree: { struts: { word: 'all' as const }, slots: { word: 'half' as const } } } })); // prettier-ignore
     expect(learnSpread(shopTunings({ ...records, trial: inWords })).coupons).toBe(0);
   });
