@@ -62,7 +62,10 @@ export {
 } from './settings';
 export {
   newPatternSchema,
+  fileSpruesSchema,
   patternChangeSchema,
+  pieceMeasure,
+  type FileSprues,
   patternSchema,
   type NewPattern,
   type Pattern,

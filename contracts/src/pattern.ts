@@ -1,4 +1,10 @@
-import { MESH_FORMATS, PART_CLASSES, type PatternMeasure } from '@zero-pour/core';
+import {
+  MESH_FORMATS,
+  PART_CLASSES,
+  type PatternMeasure,
+  type SprueMark,
+  type SprueSection,
+} from '@zero-pour/core';
 import { z } from 'zod';
 import {
   atLeastZeroSchema,
@@ -45,6 +51,37 @@ export const patternMeasureSchema = z.strictObject({
   supportPointsMm: pointsSchema,
 }) satisfies z.ZodType<PatternMeasure>;
 
+const placeSchema = z.tuple([z.number(), z.number(), z.number()]);
+
+/** Sprues that a pattern's file holds, as they were marked; the piece without them is kept as bytes of its own (STL, mm). */
+export const fileSpruesSchema = z.strictObject({
+  marks: z
+    .array(
+      z.strictObject({
+        by: z.enum(['body', 'cut']),
+        at: placeSchema,
+        shiftMm: z.number().min(-50).max(50),
+      }) satisfies z.ZodType<SprueMark>,
+    )
+    .min(1)
+    .max(40),
+  /** What each mark took away, in the marks' order. */
+  sections: z
+    .array(
+      z.strictObject({
+        at: placeSchema,
+        axis: placeSchema,
+        diameterMm: positiveSchema,
+        volumeMm3: atLeastZeroSchema,
+      }) satisfies z.ZodType<SprueSection>,
+    )
+    .min(1)
+    .max(40),
+  pieceHash: hashSchema,
+  piece: patternMeasureSchema,
+});
+export type FileSprues = z.infer<typeof fileSpruesSchema>;
+
 /** A pattern to be kept; its bytes are kept already under `fileHash`. */
 export const newPatternSchema = z.strictObject({
   id: idSchema,
@@ -57,11 +94,21 @@ export const newPatternSchema = z.strictObject({
   formerId: idSchema.nullable(),
   /** The shop's own class, over the one that the thickness gives. */
   classOverride: z.enum(PART_CLASSES).nullable(),
+  sprues: fileSpruesSchema.nullish(),
 });
 export type NewPattern = z.infer<typeof newPatternSchema>;
 
 export const patternSchema = newPatternSchema.extend({ createdAt: momentSchema });
 export type Pattern = z.infer<typeof patternSchema>;
 
-export const patternChangeSchema = newPatternSchema.pick({ name: true, note: true, classOverride: true });
+export const patternChangeSchema = newPatternSchema.pick({
+  name: true,
+  note: true,
+  classOverride: true,
+  sprues: true,
+});
 export type PatternChange = z.infer<typeof patternChangeSchema>;
+
+/** The measure of what is sold: of the file without the sprues in it. Print, flask and charge go by the whole file's. */
+export const pieceMeasure = ({ measure, sprues }: Pick<Pattern, 'measure' | 'sprues'>): PatternMeasure =>
+  sprues?.piece ?? measure;

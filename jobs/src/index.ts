@@ -1,7 +1,7 @@
 export { defineJob, typed, type Job, type JobResult } from './job';
 export { canonicalJson, jobKey, jobText, sha256 } from './key';
 export { resultOf, type RunOutcome } from './outcome';
-export { partOf, partSchema, type PartInput } from './part';
+export { partOf, partSchema, pieceOf, type PartInput } from './part';
 export { blobsOf, fileOf, KEEP_NEWEST, KEPT_JOB_NAMES, KEPT_JOBS, keptJob, type KeptJobName } from './kept';
 export { couponFileJob, couponJob, type CouponShape } from './coupon';
 export { layersJob, type CutLayers, type LayersInput } from './layers';
@@ -9,6 +9,7 @@ export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';
 export { savePartJob, type SaveFormat, type Stretch } from './savePart';
 export { shapeJob, type ViewMesh } from './shape';
+export { spruesJob, type FoundSprues } from './sprues';
 export { standingInput, standingJob, type StandingInput } from './standing';
 export { spreadJob, tuneJob, type TuningAnswer, type TuningJob } from './tuning';
 export { waysJob, type FoundWays, type WaysInput } from './ways';

@@ -8,16 +8,19 @@ export const partSchema = z.strictObject({
 });
 export type PartInput = z.infer<typeof partSchema>;
 
-/** A pattern as the jobs name it. */
-export function partOf(pattern: {
+interface PatternFile {
   fileHash: string;
   fileName: string;
   measure: { unitMm: number };
-}): PartInput {
-  const format = /\.(stl|obj|ply|3mf)$/i.exec(pattern.fileName)?.[1]?.toLowerCase() ?? 'stl';
-  return {
-    file: pattern.fileHash,
-    format: format as PartInput['format'],
-    unitMm: pattern.measure.unitMm,
-  };
+  sprues?: { pieceHash: string } | null | undefined;
 }
+
+/** What is printed of a pattern: the whole file, sprues in it and all. */
+export function partOf({ fileHash, fileName, measure }: PatternFile): PartInput {
+  const format = /\.(stl|obj|ply|3mf)$/i.exec(fileName)?.[1]?.toLowerCase() ?? 'stl';
+  return { file: fileHash, format: format as PartInput['format'], unitMm: measure.unitMm };
+}
+
+/** What is sold of a pattern: the file without the sprues in it, which is kept as bytes of its own. */
+export const pieceOf = (pattern: PatternFile): PartInput =>
+  pattern.sprues ? { file: pattern.sprues.pieceHash, format: 'stl', unitMm: 1 } : partOf(pattern);

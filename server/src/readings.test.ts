@@ -190,6 +190,51 @@ describe('versions', () => {
   });
 });
 
+describe('sprues in the file', () => {
+  it('are kept with the bytes of the piece, stay when an older window says nothing of them, and go when it says none', async () => {
+    const pattern = await newPattern('sprued');
+    const piece = await newPattern('its piece');
+    const fields = { name: 'sprued', note: '', classOverride: null };
+    const sprues = {
+      marks: [{ by: 'body', at: [1, 2, 3], shiftMm: 0 }],
+      sections: [{ at: [1, 2, 3], axis: [0, 0, 1], diameterMm: 3, volumeMm3: 20 }],
+      pieceHash: piece.fileHash,
+      piece: piece.measure,
+    };
+    let revision = 1;
+    const put = async (change: object) => {
+      const answer = await ask('PUT', `/patterns/${pattern.id}`, { ...fields, ...change }, { 'If-Match': `"${revision}"` }); // prettier-ignore
+      if (answer.status === 200) revision++;
+      return answer;
+    };
+    expect((await put({ sprues: { ...sprues, pieceHash: 'f'.repeat(64) } })).status).toBe(404);
+    expect((await put({ sprues: { ...sprues, marks: [] } })).status).toBe(422);
+    expect((await put({ sprues })).body.sprues).toEqual(sprues);
+    expect((await put({ note: 'from before' })).body).toMatchObject({ note: 'from before', sprues });
+    expect((await put({ sprues: null })).body.sprues).toBeNull();
+  });
+  it('are not what a known part is known by', async () => {
+    const pattern = await newPattern('known by its piece');
+    const piece = await newPattern('the piece');
+    await keep(pattern, await said(0.31));
+    await keep(piece, await said(0.92));
+    const sprues = {
+      marks: [{ by: 'body', at: [1, 2, 3], shiftMm: 0 }],
+      sections: [{ at: [1, 2, 3], axis: [0, 0, 1], diameterMm: 3, volumeMm3: 20 }],
+      pieceHash: piece.fileHash,
+      piece: piece.measure,
+    };
+    await ask(
+      'PUT',
+      `/patterns/${pattern.id}`,
+      { name: 'p', note: '', classOverride: null, sprues },
+      { 'If-Match': '"1"' },
+    );
+    const { body } = await ask('GET', '/patterns/known');
+    expect(body.parts.find((part: { patternId: string }) => part.patternId === pattern.id)).toMatchObject({ thinnestMm: 0.92 }); // prettier-ignore
+  });
+});
+
 describe('known parts', () => {
   it('carry class, thinnest place and what became of their castings', async () => {
     const [fine, stout] = [await newPattern('fine part'), await newPattern('stout part')];

@@ -7,7 +7,6 @@ import { jobKey, patternJob } from '@zero-pour/jobs';
 import type { Database } from './db/database';
 import { migrate, readMigrations } from './db/migrations';
 import { pgliteDatabase } from './db/pgliteDatabase';
-import { addPattern } from './db/patternStore';
 import { listKnownParts } from './db/readingStore';
 import { listYields } from './db/recordStore';
 import { listPouredPrints, renewPours } from './db/tellsStore';
@@ -53,7 +52,7 @@ beforeAll(async () => {
   const files = [FILE, SHAPE, ...file.patterns.map(({ fileHash }) => fileHash)];
   for (const hash of files)
     await db.query("INSERT INTO blob (hash, bytes, media_type) VALUES ($1, 6, 'application/octet-stream')", [hash]); // prettier-ignore
-  for (const { createdAt, ...pattern } of file.patterns) await addPattern(db, pattern, createdAt);
+  for (const pattern of file.patterns) await insertAsBefore('pattern', pattern);
   for (const { id, number, doc } of releasedPours()) {
     const recordedAt = (doc['result'] as { doneAt?: string }).doneAt ?? null;
     await db.query('INSERT INTO pour (id, number, doc, recorded_at) VALUES ($1, $2, $3, $4)', [

@@ -19,3 +19,4 @@ export { tBelow, tQuantile } from './studentT';
 export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';
 export { cholesky, invertSymmetric, solveCholesky } from './symmetric';
 export { seededRandom } from './seededRandom';
+export { principalAxes } from './principalAxes';

@@ -28,7 +28,7 @@ export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from
 export { TriangleTree, type Closest } from './triangleTree';
 export { WindingField } from './windingNumber';
 export { measureSolidVolume, type SolidVolume } from './solidVolume';
-export { uniteShells, type BooleanEngine, type ExactUnion } from './exactUnion';
+export { joined, splitShells, uniteShells, type BooleanEngine, type ExactUnion } from './exactUnion';
 export { findPeaks, type Peak, type PeakTree } from './peaks';
 export { areaInBall, volumeInBall } from './modulus';
 export { findSealedVoids, type SealedVoid } from './voids';

@@ -74,6 +74,8 @@ describe('shells', () => {
         return body;
       },
       subtract: (body) => body,
+      split: (body) => [body, body],
+      pieces: (body) => [body],
       volumeMm3: () => 27,
       mesh: ({ positions, triangles }) => ({ positions: Float64Array.from(positions), triangles }),
       release: (body) => void alive.delete(body),

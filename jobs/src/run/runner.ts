@@ -7,12 +7,14 @@ import { patternJob } from '../pattern';
 import { readFileJob } from '../readFile';
 import { savePartJob } from '../savePart';
 import { shapeJob } from '../shape';
+import { spruesJob } from '../sprues';
 import { standingJob } from '../standing';
 import { spreadJob, tuneJob } from '../tuning';
 import { waysJob } from '../ways';
 import type { JobContext, Run } from './context';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
+import { findSprues } from './sprues';
 import { spread, tune } from './tune';
 
 interface Runnable {
@@ -33,6 +35,7 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(couponJob, showCoupon),
     runnable(couponFileJob, saveCoupon),
     runnable(savePartJob, savePart),
+    runnable(spruesJob, findSprues),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),

@@ -1,5 +1,6 @@
+import { pieceMeasure } from '@zero-pour/contracts';
 import { castsWax, findPattern, say, scaleAnalysis, type Judgement, type StageKey } from '@zero-pour/core';
-import { partOf, patternJob } from '@zero-pour/jobs';
+import { patternJob, pieceOf } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
 import { findingContext } from '../findingContext';
 import { nameOfPart } from '../pieces';
@@ -28,10 +29,10 @@ export function judgeDownstream(
   const { wantedBore: _, ...by } = findingContext(context);
   const wax = castsWax(context.doc.brief.route);
   return context.parts.flatMap((part) => {
-    const reading = context.readings.of(patternJob, partOf(part.pattern));
+    const reading = context.readings.of(patternJob, pieceOf(part.pattern));
     if (reading.status !== 'known' || reading.value.result.status !== 'analysed') return [];
     const analysis = scaleAnalysis(reading.value.result.analysis, (percent ?? 100) / 100);
-    return findPattern(part.pattern.measure, analysis, by)
+    return findPattern(pieceMeasure(part.pattern), analysis, by)
       .filter(({ rule }) => rules.includes(rule) && !(wax && OF_RESIN.includes(rule)))
       .map(({ rule, weight, lead, why, remedy }): Judgement => ({
         rule: `${rule} ${part.key}`,

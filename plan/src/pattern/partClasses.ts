@@ -1,5 +1,5 @@
 import { classifyPart, say, type CastClass, type Judgement } from '@zero-pour/core';
-import { partOf, patternJob } from '@zero-pour/jobs';
+import { patternJob, pieceOf } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
 
 /** Of several parts the finest decides: it is lost first. */
@@ -8,7 +8,7 @@ const FINEST_FIRST: readonly CastClass[] = ['filigree', 'mixed', 'standard', 'he
 /** The class that the pour's parts ask for by their thickness; undefined until all of them are read. */
 export function classByThickness(context: PourContext): { castClass: CastClass; of: string } | undefined {
   const read = context.parts.map(({ pattern }) => {
-    const reading = context.readings.of(patternJob, partOf(pattern));
+    const reading = context.readings.of(patternJob, pieceOf(pattern));
     if (reading.status !== 'known' || reading.value.result.status !== 'analysed') return undefined;
     const { partClass } = classifyPart(reading.value.result.analysis.thickness.histogramMm3);
     return { castClass: partClass, of: pattern.name };

@@ -1,5 +1,5 @@
 import { wantedMm, type SizeTarget } from '@zero-pour/contracts';
-import { partOf, patternJob } from '@zero-pour/jobs';
+import { patternJob, pieceOf } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 
@@ -35,7 +35,7 @@ export function drawnSize(context: PourContext, target: SizeTarget): DrawnSize {
   const part = partOfSize(context, target);
   if (!part) return asWanted('no file');
   if (target.of !== 'bore') return asWanted('unmeasured');
-  const reading = context.readings.of(patternJob, partOf(part.pattern));
+  const reading = context.readings.of(patternJob, pieceOf(part.pattern));
   if (reading.status !== 'known') return asWanted('unread');
   const { result } = reading.value;
   const bore = result.status === 'analysed' ? result.analysis.bore : null;

@@ -19,6 +19,8 @@ export interface ChargePlan {
   /** Charge by the other way (weighed or by volume), when both are known. */
   otherWay: Figure | undefined;
   patterns: Figure;
+  /** Of it, in sprues that the files hold already. */
+  inFile: Figure | undefined;
   sprues: Figure;
   button: Figure;
   newMetal: Figure;
@@ -98,6 +100,7 @@ export function planCharge(
       total,
       otherWay,
       patterns: partFigure('Metal in the patterns', tree.patterns, metal),
+      inFile: tree.inFile && partFigure('Metal in the files’ sprues', tree.inFile, metal),
       sprues: partFigure('Metal in gates and sprue', tree.sprues, metal),
       button: partFigure('Metal in the button', tree.button, metal),
       newMetal,

@@ -17,6 +17,9 @@ function weighPart({ charge }: HungPlan, flask: number): TicketPart {
     lines.push(
       { label: 'new / reused', kind: 'pair', figures: [plan.newMetal, plan.reused] },
       { label: 'patterns', kind: 'figure', figure: plan.patterns },
+      ...(plan.inFile
+        ? [{ label: 'of it sprues in the file', kind: 'figure', figure: plan.inFile } as const]
+        : []),
       { label: 'gates and sprue', kind: 'figure', figure: plan.sprues },
       { label: 'button', kind: 'figure', figure: plan.button },
     );

@@ -17,7 +17,7 @@ import {
   type TreeLayout,
   WEIGHED_VOLUME,
 } from '@zero-pour/core';
-import { readingValue, type Flask } from '@zero-pour/contracts';
+import { pieceMeasure, readingValue, type Flask } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
 import type { Part } from '../part';
 import { figure, fromFigure, sumOf, type Figure } from '../figure';
@@ -33,6 +33,8 @@ export interface TreePlan {
   patterns: Figure;
   /** The other way of knowing the patterns' volume, when both are there. */
   patternsOtherWay: Figure | undefined;
+  /** Of the patterns' volume, what is sprue already in the file. */
+  inFile: Figure | undefined;
   sprues: Figure;
   button: Figure;
   /** All that takes the place of slurry. */
@@ -50,6 +52,20 @@ function patternsByVolume(context: PourContext, { parts }: FlaskContext, scale: 
       stage: 'pattern',
       guessed: volumeIsEstimate(context),
     },
+    s: fromFigure(scale.inFlask, 'scale'),
+  });
+}
+
+/** Sprues that the files hold, as they hang here: weighed and cast with the patterns, cut off the pieces. */
+function spruesInFile({ parts }: FlaskContext, scale: ScalePlan): Figure | undefined {
+  const sprued = parts.filter(({ pattern }) => pattern.sprues);
+  if (sprued.length === 0) return undefined;
+  const mm3 = sprued.reduce(
+    (sum, { pattern, count }) => sum + (pattern.measure.volumeMm3 - pieceMeasure(pattern).volumeMm3) * count,
+    0,
+  );
+  return figure({ name: 'Sprues in the file, scaled', unit: 'cm3' }, SCALED_VOLUME, {
+    V: { name: 'Sprues as drawn', value: mm3 / 1000, unit: 'cm3', source: 'pattern files', stage: 'pattern' },
     s: fromFigure(scale.inFlask, 'scale'),
   });
 }
@@ -196,6 +212,7 @@ export function planTree(
     judgements: judgeClearance(layout, form, flask),
     patterns,
     patternsOtherWay: weigh ? byVolume : byWeight,
+    inFile: spruesInFile(hung, scale),
     sprues,
     button,
     tree,

@@ -8,6 +8,7 @@ import {
   type Gates,
   type Judgement,
 } from '@zero-pour/core';
+import { pieceMeasure } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { figure, fromFigure, type Figure } from '../figure';
@@ -17,11 +18,14 @@ export interface PartGates {
   gates: Gates;
   /** Nobody has set them: they follow the modulus rule. */
   proposed: boolean;
+  /** How many of them the file holds already. */
+  inFile: number;
   advice: Figure;
   judgements: Judgement[];
 }
 
-const modulusOf = ({ pattern: { measure } }: Part): Figure => {
+const modulusOf = ({ pattern }: Part): Figure => {
+  const measure = pieceMeasure(pattern);
   const from = { source: 'pattern file', stage: 'pattern', guessed: !measure.closed } as const;
   return figure({ name: 'V/A of the pattern', unit: 'mm' }, CASTING_MODULUS, {
     V: { name: 'Volume of the pattern', value: measure.volumeMm3 / 1000, unit: 'cm3', ...from },
@@ -51,15 +55,24 @@ const adviceOf = (modulus: Figure): Figure =>
     },
   );
 
+/** Sprues that the file holds are its gates, the thinnest for all; their volume is the file's already, so they add no length. */
+function gatesInFile({ pattern }: Part): Gates | undefined {
+  const sections = pattern.sprues?.sections;
+  if (!sections) return undefined;
+  const diameterMm = Math.round(10 * Math.min(...sections.map((s) => s.diameterMm))) / 10;
+  return { count: sections.length, diameterMm, lengthMm: 0 };
+}
+
 function planPart(context: PourContext, part: Part): PartGates {
   const modulus = modulusOf(part);
   const advice = adviceOf(modulus);
   const set = context.doc.wayUp.lines[part.key]?.gates;
-  const gates = set ?? proposedGates(advice.value);
+  const gates = set ?? gatesInFile(part) ?? proposedGates(advice.value);
   return {
     part,
     gates,
     proposed: set === undefined,
+    inFile: part.pattern.sprues?.sections.length ?? 0,
     advice,
     judgements: judgeGates(gates, modulus.value),
   };

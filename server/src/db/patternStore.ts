@@ -12,7 +12,7 @@ import { readEach, readOne, type Listed } from './readStored';
 
 const COLUMNS =
   'id, name, file_name AS "fileName", file_hash AS "fileHash", measure, note, former_id AS "formerId", ' +
-  'class_override AS "classOverride", created_at AS "createdAt"';
+  'class_override AS "classOverride", sprues, created_at AS "createdAt"';
 
 type Row = Omit<Pattern, 'createdAt'> & { createdAt: Date };
 const STORED = {
@@ -30,12 +30,12 @@ export async function listPatterns(db: Queryable): Promise<Listed<Pattern>> {
 
 /** Keeps a pattern whose bytes are kept. Keeping the very same again changes nothing; another under its id is refused. */
 export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: string): Promise<Pattern> {
-  const { rows: blobs } = await db.query('SELECT 1 FROM blob WHERE hash = $1', [pattern.fileHash]);
-  if (blobs.length === 0) throw new Refusal('NOT_FOUND', { what: 'file with these bytes' });
+  await requireBytes(db, pattern.fileHash);
+  if (pattern.sprues) await requireBytes(db, pattern.sprues.pieceHash);
   if (pattern.formerId !== null) await findPattern(db, pattern.formerId);
   const inserted = await db.query(
-    `INSERT INTO pattern (id, name, file_name, file_hash, measure, note, former_id, class_override, created_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING RETURNING id`,
+    `INSERT INTO pattern (id, name, file_name, file_hash, measure, note, former_id, class_override, created_at, sprues)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING RETURNING id`,
     [
       pattern.id,
       pattern.name,
@@ -46,6 +46,7 @@ export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: 
       pattern.formerId,
       pattern.classOverride,
       createdAt,
+      jsonOrNull(pattern.sprues),
     ],
   );
   const kept = await findPattern(db, pattern.id);
@@ -54,7 +55,14 @@ export async function addPattern(db: Queryable, pattern: NewPattern, createdAt: 
   return kept;
 }
 
-/** Name, note and class may have been changed since; the bytes and their reading may not. */
+async function requireBytes(db: Queryable, hash: string): Promise<void> {
+  const { rows } = await db.query('SELECT 1 FROM blob WHERE hash = $1', [hash]);
+  if (rows.length === 0) throw new Refusal('NOT_FOUND', { what: 'file with these bytes' });
+}
+
+const jsonOrNull = (value: unknown): string | null => (value == null ? null : JSON.stringify(value));
+
+/** Name, note, class and sprues may have been changed since; the bytes and their reading may not. */
 const isSame = (kept: Pattern, sent: NewPattern): boolean =>
   kept.fileHash === sent.fileHash &&
   kept.measure.unitMm === sent.measure.unitMm &&
@@ -80,13 +88,21 @@ export async function changePattern(
     [id],
   );
   const before = await findPattern(db, id);
-  const { name, note, classOverride } = before;
-  const held = { value: { name, note, classOverride }, revision: had[0]!.revision };
+  const { name, note, classOverride, sprues } = before;
+  const held = { value: { name, note, classOverride, sprues }, revision: had[0]!.revision };
   if (!holdBase<PatternChange>(held, base, change)) return { pattern: before, revision: held.revision };
+  if (change.sprues) await requireBytes(db, change.sprues.pieceHash);
   const { rows } = await db.query<{ revision: number }>(
-    `UPDATE pattern SET name = $2, note = $3, class_override = $4, revision = revision + 1
+    `UPDATE pattern SET name = $2, note = $3, class_override = $4, sprues = $5, revision = revision + 1
      WHERE id = $1 RETURNING revision`,
-    [id, change.name, change.note, change.classOverride],
+    // What was typed before sprues were known says nothing of them.
+    [
+      id,
+      change.name,
+      change.note,
+      change.classOverride,
+      jsonOrNull(change.sprues === undefined ? sprues : change.sprues),
+    ],
   );
   return { pattern: await findPattern(db, id), revision: rows[0]!.revision };
 }

@@ -75,8 +75,9 @@ export async function listKnownParts(db: Queryable): Promise<KnownPart[]> {
      FROM pattern p
      JOIN LATERAL (
        SELECT r.output FROM reading r
-       WHERE r.job = 'pattern' AND coalesce(r.input ->> 'file', r.input #>> '{part,file}') = p.file_hash
-         AND (r.input ->> 'unitMm')::double precision = (p.measure ->> 'unitMm')::double precision
+       WHERE r.job = 'pattern' AND coalesce(r.input ->> 'file', r.input #>> '{part,file}') = coalesce(p.piece_hash, p.file_hash)
+         AND (r.input ->> 'unitMm')::double precision
+           = (coalesce(p.sprues -> 'piece', p.measure) ->> 'unitMm')::double precision
        ORDER BY r.version DESC LIMIT 1) a ON true
      LEFT JOIN casting c ON c.pattern_id = p.id
      WHERE a.output #>> '{result,analysis,thickness,thinnestMm}' IS NOT NULL

@@ -1,6 +1,6 @@
 import { patternSchema, type Pattern } from '@zero-pour/contracts';
 import type { PatternAnalysis, Step } from '@zero-pour/core';
-import { jobText, partOf, patternJob, type PatternOutput } from '@zero-pour/jobs';
+import { jobText, patternJob, pieceOf, type PatternOutput } from '@zero-pour/jobs';
 import { defineStore } from 'pinia';
 import { shallowReactive } from 'vue';
 import { request } from '../../api/request';
@@ -18,7 +18,7 @@ export type AnalysisState =
   | { status: 'failed'; sentence: string };
 
 /** An analysis belongs to bytes and unit, whichever patterns have them. */
-const keyOf = (pattern: Pattern): string => jobText(patternJob, partOf(pattern));
+const keyOf = (pattern: Pattern): string => jobText(patternJob, pieceOf(pattern));
 
 /** Analyses of patterns: kept ones from the server, others made here and kept there. */
 export const useAnalyses = defineStore('analyses', () => {
@@ -37,7 +37,7 @@ export const useAnalyses = defineStore('analyses', () => {
   async function look(pattern: Pattern): Promise<void> {
     if (isKnown(pattern)) return;
     try {
-      const found = await readings.look(patternJob, partOf(pattern));
+      const found = await readings.look(patternJob, pieceOf(pattern));
       if (found.status === 'known') take(pattern, found.value);
       else if (!runs.has(keyOf(pattern))) set(pattern, { status: 'unread' });
     } catch (error) {
@@ -49,7 +49,7 @@ export const useAnalyses = defineStore('analyses', () => {
     set(pattern, { status: 'waiting' });
     const report = (step: string, share: number): void =>
       set(pattern, { status: 'working', step: step as Step, share });
-    take(pattern, await readings.make(patternJob, partOf(pattern), { signal, background, report }));
+    take(pattern, await readings.make(patternJob, pieceOf(pattern), { signal, background, report }));
     // Its measure was read again with it.
     useShop().takePattern(await request(patternSchema, 'GET', `/patterns/${pattern.id}`));
   }

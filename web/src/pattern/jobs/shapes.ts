@@ -1,6 +1,6 @@
 import type { Pattern } from '@zero-pour/contracts';
 import { readShape, type SurfacePaint } from '@zero-pour/core';
-import { partOf, shapeJob } from '@zero-pour/jobs';
+import { partOf, pieceOf, shapeJob, type PartInput } from '@zero-pour/jobs';
 import { fetchBytes } from '../../api/request';
 import { runJob } from '../../jobs';
 import { useAnalyses } from './analysisStore';
@@ -16,25 +16,28 @@ export interface ViewShape {
 const KEPT = 4;
 const shapes = new Map<string, Promise<ViewShape>>();
 
-async function readPlain(pattern: Pattern): Promise<ViewShape> {
-  return (await runJob(shapeJob, partOf(pattern), { urgent: true })).output;
-}
-
-async function readPainted(hash: string): Promise<ViewShape> {
-  return readShape((await fetchBytes(hash)) as Uint8Array<ArrayBuffer>);
-}
-
-/** Vertices and triangles of a kept pattern: the painted shape when it has been analysed, else its own file's. */
-export async function shapeOf(pattern: Pattern): Promise<ViewShape> {
-  const analyses = useAnalyses();
-  await analyses.look(pattern);
-  const state = analyses.of(pattern);
-  const painted = state.status === 'analysed' ? state.shapeHash : null;
-  const key = painted ?? `${pattern.fileHash} ${pattern.measure.unitMm}`;
-  const found = shapes.get(key) ?? (painted ? readPainted(painted) : readPlain(pattern));
+function keep(key: string, make: () => Promise<ViewShape>): Promise<ViewShape> {
+  const found = shapes.get(key) ?? make();
   shapes.delete(key);
   shapes.set(key, found);
   found.catch(() => shapes.delete(key));
   while (shapes.size > KEPT) shapes.delete(shapes.keys().next().value!);
   return found;
+}
+
+const keepPlain = (part: PartInput): Promise<ViewShape> =>
+  keep(`${part.file} ${part.unitMm}`, async () => (await runJob(shapeJob, part, { urgent: true })).output);
+const keepPainted = (hash: string): Promise<ViewShape> =>
+  keep(hash, async () => readShape((await fetchBytes(hash)) as Uint8Array<ArrayBuffer>));
+
+/**
+ * Vertices and triangles of a kept pattern: of the piece, painted when it has been analysed; or of all that is printed,
+ * with the sprues that its file holds.
+ */
+export async function shapeOf(pattern: Pattern, printed = false): Promise<ViewShape> {
+  if (printed && pattern.sprues) return keepPlain(partOf(pattern));
+  const analyses = useAnalyses();
+  await analyses.look(pattern);
+  const state = analyses.of(pattern);
+  return state.status === 'analysed' ? keepPainted(state.shapeHash) : keepPlain(pieceOf(pattern));
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { knownPartsSchema, type KnownPart, type Pattern } from '@zero-pour/contracts';
+import { knownPartsSchema, pieceMeasure, type KnownPart, type Pattern } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { computed, onMounted, onScopeDispose, shallowRef, watch } from 'vue';
 import { request } from '../../api/request';
@@ -76,8 +76,8 @@ const castings = (part: KnownPart | undefined): string =>
             </div>
           </div>
         </td>
-        <td class="right num">{{ show(Math.max(...pattern.measure.sizeMm), 'mm', 1) }}</td>
-        <td class="right num">{{ show(pattern.measure.volumeMm3 / 1000, 'cm3', 3) }}</td>
+        <td class="right num">{{ show(Math.max(...pieceMeasure(pattern).sizeMm), 'mm', 1) }}</td>
+        <td class="right num">{{ show(pieceMeasure(pattern).volumeMm3 / 1000, 'cm3', 3) }}</td>
         <td>
           {{ pattern.classOverride ?? known.get(pattern.id)?.partClass ?? '' }}
           <span v-if="!known.has(pattern.id)" class="mute">{{ stateOf(pattern) }}</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Alloy, Pattern } from '@zero-pour/contracts';
+import { pieceMeasure, type Alloy, type Pattern } from '@zero-pour/contracts';
 import { formatQuantity, type PatternAnalysis, type Unit } from '@zero-pour/core';
 import { computed } from 'vue';
 import NumberList from '../../components/NumberList.vue';
@@ -18,7 +18,7 @@ const show = (value: number, unit: Unit, digits?: number): string =>
 const OVERLAP_SHARE = 0.01;
 
 const rows = computed<[string, string][]>(() => {
-  const m = props.pattern.measure;
+  const m = pieceMeasure(props.pattern);
   const cm3 = m.volumeMm3 / 1000;
   const size = m.sizeMm.map((side) => show(side, 'mm').replace(/ \D+$/, '')).join(' × ');
   const found: [string, string][] = [
@@ -28,6 +28,8 @@ const rows = computed<[string, string][]>(() => {
       `${show(cm3, 'cm3')}${m.closed ? '' : ` ± ${show(m.volumePlusMinusMm3 / 1000, 'cm3')}`}`,
     ],
   ];
+  const inFileMm3 = props.pattern.measure.volumeMm3 - m.volumeMm3;
+  if (props.pattern.sprues) found.push(['Sprues in the file, besides', show(inFileMm3 / 1000, 'cm3')]);
   if (m.overlapMm3 > OVERLAP_SHARE * m.volumeMm3)
     found.push([`Sum of its ${m.shells} bodies`, show(m.bodySumMm3 / 1000, 'cm3')]);
   if (props.alloy) found.push([`In ${props.alloy.name}`, show(cm3 * props.alloy.densityGPerCm3, 'g', 2)]);

@@ -2,6 +2,7 @@
 import {
   emptyPourDoc,
   knownPartsSchema,
+  pieceMeasure,
   type KnownPart,
   type Pattern,
   type PatternChange,
@@ -17,7 +18,7 @@ import {
 } from '@zero-pour/core';
 import { resinContext } from '@zero-pour/plan';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../../api/request';
 import { newLine } from '../../state/useBriefLines';
@@ -33,6 +34,7 @@ import type { ViewShape } from '../jobs/shapes';
 import type { PaintName } from '../view/paint';
 import AnalysisProgress from './AnalysisProgress.vue';
 import FileFields from './FileFields.vue';
+import FileSprues from './FileSprues.vue';
 import FindingList from './FindingList.vue';
 import JudgedBy from './JudgedBy.vue';
 import NearestKnown from './NearestKnown.vue';
@@ -62,10 +64,14 @@ watch(
     rotation.value = NO_ROTATION;
     layersOpen.value = false;
     layers.value = undefined;
-    void analyses.ensure(props.pattern);
+    marking.value = false;
   },
 );
-void analyses.ensure(props.pattern);
+watch(
+  () => `${props.pattern.id} ${props.pattern.sprues?.pieceHash ?? ''}`,
+  () => void analyses.ensure(props.pattern),
+  { immediate: true },
+);
 
 const known = shallowRef<KnownPart[]>([]);
 watch(
@@ -103,6 +109,8 @@ const rotation = shallowRef<Rotation>(NO_ROTATION);
 const layersOpen = shallowRef(false);
 const layers = shallowRef<PartInLayers>();
 const shape = shallowRef<ViewShape>();
+const marking = shallowRef(false);
+const sprues = useTemplateRef<InstanceType<typeof FileSprues>>('sprues');
 
 /** Of the part as it is; with the overhang shown, of its way up. */
 const findings = computed<Finding[]>(() => {
@@ -126,8 +134,10 @@ const version = computed(() => {
   return n;
 });
 const size = computed(() =>
-  props.pattern.measure.sizeMm
-    .map((side) => formatQuantity({ value: side, unit: 'mm', digits: 1 }, units.choice).replace(/ \D+$/, ''))
+  pieceMeasure(props.pattern)
+    .sizeMm.map((side) =>
+      formatQuantity({ value: side, unit: 'mm', digits: 1 }, units.choice).replace(/ \D+$/, ''),
+    )
     .join(' × '),
 );
 const triangles = computed(() =>
@@ -135,8 +145,8 @@ const triangles = computed(() =>
 );
 
 async function change(fields: Partial<PatternChange>): Promise<void> {
-  const { id, name, note, classOverride } = props.pattern;
-  const changed = { name, note, classOverride, ...fields };
+  const { id, name, note, classOverride, sprues: inFile } = props.pattern;
+  const changed = { name, note, classOverride, sprues: inFile, ...fields };
   if (changed.name.trim() === '') return;
   await shop.changePattern(id, changed).catch((error: unknown) => notices.wrong(error));
 }
@@ -171,6 +181,8 @@ function use(): void {
         :finest-mm="finestMm"
         :rotation="rotation"
         @choose="(n) => (chosen = n)"
+        :asks="marking ? 'Press on the side of the sprue, just off the part.' : ''"
+        @press="(at) => void sprues?.press(at)"
         @shape="(loaded) => (shape = loaded)"
       />
       <JudgedBy
@@ -213,6 +225,7 @@ function use(): void {
           :thinnest-mm="analysis.thickness.thinnestMm"
           :known="known"
         />
+        <FileSprues ref="sprues" v-model:marking="marking" :pattern="pattern" />
         <FileFields :pattern="pattern" @change="change" />
       </div>
       <v-btn v-if="!layersOpen" class="open-layers" @click="paint = 'overhang'">Cut it into layers</v-btn>

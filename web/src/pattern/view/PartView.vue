@@ -14,6 +14,7 @@ const props = withDefaults(
   defineProps<{
     pattern: Pattern;
     rotation?: Rotation;
+    /** As it is printed: on the plate, with the sprues in its file. */
     plate?: boolean;
     /** RGB bytes for each vertex of the shape last told by `shape`. */
     colours?: Uint8Array | null;
@@ -47,7 +48,7 @@ function drawn(): void {
 let asked = 0;
 async function show(pattern: Pattern): Promise<void> {
   const own = ++asked;
-  const shape = await shapeOf(pattern).catch(() => undefined);
+  const shape = await shapeOf(pattern, props.plate).catch(() => undefined);
   if (own !== asked || !canvas.value) return;
   try {
     if (!shape) throw new Error('no shape');
@@ -66,7 +67,8 @@ async function show(pattern: Pattern): Promise<void> {
 
 const shapeKey = computed(() => {
   const known = analyses.of(props.pattern);
-  return `${props.pattern.id} ${known.status === 'analysed' ? known.shapeHash : ''}`;
+  const { id, sprues } = props.pattern;
+  return `${id} ${sprues?.pieceHash ?? ''} ${known.status === 'analysed' ? known.shapeHash : ''}`;
 });
 watch([shapeKey, canvas], () => canvas.value && void show(props.pattern), { immediate: true });
 watch(

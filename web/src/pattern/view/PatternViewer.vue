@@ -10,7 +10,7 @@ import { saveFile } from '../saveFile';
 import { lookFrom } from './lookFrom';
 import MeasureMarks from './MeasureMarks.vue';
 import type { PaintName } from './paint';
-import { STANDARD_VIEWS, type StandardView } from './partScene';
+import { STANDARD_VIEWS, type Point, type StandardView } from './partScene';
 import PartView from './PartView.vue';
 import SectionHandle from './SectionHandle.vue';
 import { useMeasuring, type Span } from './useMeasuring';
@@ -29,13 +29,16 @@ const props = withDefaults(
     rotation?: Rotation;
     /** Opens with measuring on. */
     measure?: boolean;
+    /** Presses on the part are told (`press`) while this asks for one. */
+    asks?: string;
   }>(),
-  { rotation: () => NO_ROTATION, measure: false },
+  { rotation: () => NO_ROTATION, measure: false, asks: '' },
 );
 const emit = defineEmits<{
   choose: [index: number | undefined];
   shape: [shape: ViewShape];
   measured: [span: Span | undefined];
+  press: [at: Point];
 }>();
 const paint = defineModel<PaintName>('paint', { required: true });
 
@@ -52,6 +55,12 @@ const section = useSection(shape);
 const measuringOn = shallowRef(props.measure);
 const measuring = useMeasuring(() => shape.value?.paint);
 watch(measuring.span, (span) => emit('measured', span));
+
+function press(picked: { at: Point; vertices: Point } | null): void {
+  if (props.asks) {
+    if (picked) emit('press', picked.at);
+  } else if (measuringOn.value) measuring.pick(picked);
+}
 
 function take(loaded: ViewShape): void {
   shape.value = loaded;
@@ -123,7 +132,7 @@ async function savePicture(): Promise<void> {
       :section="section.plane.value"
       class="canvas"
       @shape="take"
-      @pick="(picked) => measuringOn && measuring.pick(picked)"
+      @pick="press"
     >
       <template #default="{ scene, tick, width, height }">
         <FindingMarks
@@ -185,7 +194,7 @@ async function savePicture(): Promise<void> {
         />
       </label>
     </div>
-    <p v-if="measuringOn" class="said" role="status">{{ measuring.sentence.value }}</p>
+    <p v-if="asks || measuringOn" class="said" role="status">{{ asks || measuring.sentence.value }}</p>
     <div v-if="!flat" class="key">
       <span v-if="needsAnalysis" class="mute">Colours come with the analysis.</span>
       <ColourLegend v-else v-bind="legend" :ramp="ramp" />

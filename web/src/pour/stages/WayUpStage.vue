@@ -153,7 +153,13 @@ const stance = computed(() => {
     <section class="stage-block">
       <h2>
         Gates of each {{ entry.part.pattern.name
-        }}{{ entry.proposed ? ' (proposed by the modulus rule, not set yet)' : '' }}
+        }}{{
+          !entry.proposed
+            ? ''
+            : entry.inFile > 0
+              ? ' (as the file has them, not set yet)'
+              : ' (proposed by the modulus rule, not set yet)'
+        }}
       </h2>
       <div class="form-grid">
         <QuantityField

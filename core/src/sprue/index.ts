@@ -1,0 +1,3 @@
+export { cutSprues, type SprueCut, type SprueMark, type SprueSection } from './cutSprues';
+export { findRodBodies, type RodBody } from './rodBodies';
+export { rodAt, type Rod } from './rodAt';
