@@ -6,8 +6,6 @@ export interface BooleanEngine<Solid> {
   create(positions: Float32Array, triangles: Uint32Array): Solid;
   union(bodies: readonly Solid[]): Solid;
   subtract(body: Solid, cutter: Solid): Solid;
-  /** What lies beyond the plane along its normal, and what lies before it; both may be empty. */
-  split(body: Solid, normal: readonly [number, number, number], offsetMm: number): [Solid, Solid];
   /** Its parts that do not touch each other. */
   pieces(body: Solid): Solid[];
   volumeMm3(body: Solid): number;

@@ -74,7 +74,6 @@ describe('shells', () => {
         return body;
       },
       subtract: (body) => body,
-      split: (body) => [body, body],
       pieces: (body) => [body],
       volumeMm3: () => 27,
       mesh: ({ positions, triangles }) => ({ positions: Float64Array.from(positions), triangles }),

@@ -1,6 +1,6 @@
 import { checkTopology, isClosed, measureBounds, measureSolid, type WeldedMesh } from '../mesh';
-import { joined, splitShells, uniteShells, type BooleanEngine } from '../solid';
-import { faceAt, rodAt, type Point } from './rodAt';
+import { acrossAxis, joined, splitShells, uniteShells, type BooleanEngine } from '../solid';
+import { faceAt, rodAt, type Point, type Rod } from './rodAt';
 
 /** A sprue in the file, as the user marks it. */
 export interface SprueMark {
@@ -29,16 +29,20 @@ type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
 export type SprueCut =
   | { status: 'cut'; piece: Mesh; sections: SprueSection[] }
   /**
-   * Mark `n` cannot be taken. 'no rod': nothing like a sprue there; 'open': a cut needs a closed surface; 'too much': it
-   * would take half of the part or more; 'twice': what it marks is gone with another mark.
+   * A mark cannot be taken. 'no rod': nothing like a sprue there; 'open': a cut needs a closed surface; 'joined': what lies
+   * beyond it joins the part elsewhere too; 'too much': it would take half of the part or more; 'twice': another mark takes
+   * both sides of it.
    */
-  | { status: 'refused'; mark: number; why: 'no rod' | 'open' | 'too much' | 'twice' };
+  | { status: 'refused'; mark: number; why: 'no rod' | 'open' | 'joined' | 'too much' | 'twice' };
 
 /** A sprue is less than this share of the file. */
 const SHARE_MAX = 0.5;
+/** A cut takes out a disc twice so thick, and so much wider than the rod. mm; times its diameter. */
+const HALF_CUT_MM = 2.5e-4;
+const DISC_WIDE = 1.6;
 /** A corner this near the plane lies on it: the engine's numbers are float32. mm. */
-const ON_PLANE_MM = 1e-3;
-/** A mark further than this from what is left lay on what another mark took away. mm. */
+const ON_PLANE_MM = 1e-4;
+/** A mark further than this from the surface is not on it. mm. */
 const OFF_SURFACE_MM = 0.1;
 
 const dot = (a: ArrayLike<number>, b: ArrayLike<number>): number =>
@@ -47,8 +51,8 @@ const roundDiameter = (areaMm2: number): number => Math.sqrt((4 * areaMm2) / Mat
 
 /**
  * The piece without the sprues that its file holds: bodies are left out, and what is of one body with the piece is cut
- * off across the rod that each mark lies on, exactly. Only what hangs together at the cut goes, whatever else the plane
- * meets. O(n log n).
+ * off across the rod that each mark lies on. All cuts are laid at once, so that a sprue with several feet comes off by
+ * a mark on each; the largest part left is the piece. O(n log n).
  */
 export function cutSprues(
   file: WeldedMesh,
@@ -58,38 +62,130 @@ export function cutSprues(
   const bodies = dropBodies(file, marks);
   if ('refused' in bodies) return { status: 'refused', ...bodies.refused };
   const { rest, dropped } = bodies;
-  const sections: (SprueSection | undefined)[] = marks.map((_, n) => dropped.get(n));
-  if (marks.every(({ by }) => by === 'body'))
-    return { status: 'cut', piece: rest, sections: sections as SprueSection[] };
-  const first = marks.findIndex(({ by }) => by === 'cut');
-  const topology = checkTopology(rest);
-  const closed = isClosed(topology) && topology.crowdedEdges === 0;
-  const { shellVolumesMm3 } = measureSolid(rest, topology, measureBounds(rest.positions));
-  const whole = closed ? uniteShells(rest, topology, shellVolumesMm3, engine) : null;
-  if (!whole) return { status: 'refused', mark: first, why: 'open' };
+  const cuts: { mark: number; rod: Rod; shiftMm: number }[] = [];
+  for (const [mark, { by, at, shiftMm }] of marks.entries()) {
+    if (by === 'body') continue;
+    const rod = faceAt(rest, at).awayMm > OFF_SURFACE_MM ? null : rodAt(rest, at);
+    if (!rod) return { status: 'refused', mark, why: 'no rod' };
+    cuts.push({ mark, rod, shiftMm });
+  }
+  const sectionsOf = (found: ReadonlyMap<number, SprueSection>): SprueSection[] =>
+    marks.map((_, n) => (dropped.get(n) ?? found.get(n))!);
+  if (cuts.length === 0) return { status: 'cut', piece: rest, sections: sectionsOf(dropped) };
+  const whole = closedBody(rest, engine);
+  if (!whole) return { status: 'refused', mark: cuts[0]!.mark, why: 'open' };
   const made: unknown[] = [];
-  const keep = <T>(solid: T): T => {
-    made.push(solid);
-    return solid;
+  const kit: Kit = {
+    engine,
+    keep: (solid) => {
+      made.push(solid);
+      return solid;
+    },
   };
   try {
-    let body = keep(engine.create(Float32Array.from(whole.positions), whole.triangles));
-    for (const [mark, { by, at, shiftMm }] of marks.entries()) {
-      if (by === 'body') continue;
-      const now = engine.mesh(body);
-      if (faceAt(now, at).awayMm > OFF_SURFACE_MM) return { status: 'refused', mark, why: 'twice' };
-      const rod = rodAt(now, at);
-      if (!rod) return { status: 'refused', mark, why: 'no rod' };
-      const off = cutOff(body, { ...rod, shiftMm }, engine, keep);
-      if (!off || off.volumeMm3 > SHARE_MAX * whole.volumeMm3)
-        return { status: 'refused', mark, why: 'too much' };
-      sections[mark] = off.section;
-      body = off.rest;
-    }
-    return { status: 'cut', piece: engine.mesh(body), sections: sections as SprueSection[] };
+    const body = kit.keep(engine.create(Float32Array.from(whole.positions), whole.triangles));
+    // Which way each sprue goes is known only once it has been cut.
+    const look = cutAll(body, cuts.map(({ mark, rod }) => ({ mark, ...rod })), kit); // prettier-ignore
+    if ('why' in look) return { status: 'refused', ...look };
+    const moved = cuts.map(({ mark, rod, shiftMm }) => {
+      const { axis } = look.sections.get(mark)!;
+      return { mark, ...rod, axis, at: rod.at.map((v, k) => v + shiftMm * axis[k]!) as Point };
+    });
+    const found = cuts.every(({ shiftMm }) => shiftMm === 0) ? look : cutAll(body, moved, kit);
+    if ('why' in found) return { status: 'refused', ...found };
+    // Moved past the middle, what was the piece is the lesser part.
+    const turned = moved.find(({ mark, axis }) => dot(axis, found.sections.get(mark)!.axis) < 0);
+    if (turned) return { status: 'refused', mark: turned.mark, why: 'too much' };
+    return { status: 'cut', piece: engine.mesh(found.piece), sections: sectionsOf(found.sections) };
   } finally {
     for (const solid of made) engine.release(solid);
   }
+}
+
+/** An engine that remembers what it made. */
+interface Kit {
+  engine: BooleanEngine<unknown>;
+  keep: <T>(solid: T) => T;
+}
+
+/** The mesh as one closed body, or null. */
+function closedBody(mesh: WeldedMesh, engine: BooleanEngine<unknown>): Mesh | null {
+  const topology = checkTopology(mesh);
+  if (!isClosed(topology) || topology.crowdedEdges > 0) return null;
+  const { shellVolumesMm3 } = measureSolid(mesh, topology, measureBounds(mesh.positions));
+  return uniteShells(mesh, topology, shellVolumesMm3, engine);
+}
+
+interface Cut extends Rod {
+  mark: number;
+}
+
+/** Lays all cuts; what they part from the largest piece is sprue. */
+function cutAll(
+  body: unknown,
+  cuts: readonly Cut[],
+  { engine, keep }: Kit,
+):
+  | { piece: unknown; sections: Map<number, SprueSection> }
+  | { mark: number; why: 'joined' | 'too much' | 'twice' } {
+  const discs = cuts.map((cut) => keep(disc(cut, engine)));
+  const parts = engine
+    .pieces(keep(engine.subtract(body, keep(engine.union(discs)))))
+    .map((solid) => ({ solid: keep(solid), mesh: engine.mesh(solid), volumeMm3: engine.volumeMm3(solid) }))
+    .sort((a, b) => b.volumeMm3 - a.volumeMm3);
+  const [piece] = parts;
+  const gone = new Set<(typeof parts)[number]>();
+  const sections = new Map<number, SprueSection>();
+  for (const { mark, axis, at, diameterMm } of cuts) {
+    const sides = [1, -1].map((turn) => {
+      const away = axis.map((v) => v * turn) as Point;
+      const offsetMm = dot(away, at) + HALF_CUT_MM;
+      const touching = parts
+        .map((part) => ({ part, away, ...facesOn(part.mesh, away, offsetMm, { at, withinMm: diameterMm }) }))
+        .filter(({ areaMm2 }) => areaMm2 > 0);
+      return touching.sort((a, b) => b.areaMm2 - a.areaMm2)[0];
+    });
+    const [one, other] = sides;
+    if (!one || !other || one.part === other.part)
+      return { mark, why: one && one.part !== piece ? 'twice' : 'joined' };
+    const off = one.part === piece || (other.part !== piece && other.part.volumeMm3 < one.part.volumeMm3) ? other : one; // prettier-ignore
+    const volumeMm3 = gone.has(off.part) ? 0 : off.part.volumeMm3;
+    gone.add(off.part);
+    sections.set(mark, {
+      at: off.middle,
+      axis: off.away,
+      diameterMm: roundDiameter(off.areaMm2),
+      volumeMm3,
+    });
+  }
+  const left = parts.filter((part) => !gone.has(part)).map(({ solid }) => solid);
+  const lost = [...gone].reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
+  if (lost > SHARE_MAX * engine.volumeMm3(body)) return { mark: cuts[0]!.mark, why: 'too much' };
+  return { piece: left.length === 1 ? left[0] : keep(engine.union(left)), sections };
+}
+
+/** A thin disc across a rod. */
+function disc({ at, axis, diameterMm }: Rod, engine: BooleanEngine<unknown>): unknown {
+  const [u, v] = acrossAxis(axis);
+  const around = 32;
+  const radius = (DISC_WIDE * diameterMm) / 2;
+  const positions: number[] = [];
+  for (const side of [-1, 1]) {
+    for (let n = 0; n < around; n++) {
+      const a = (2 * Math.PI * n) / around;
+      for (let k = 0; k < 3; k++)
+        positions.push(
+          at[k]! + side * HALF_CUT_MM * axis[k]! + radius * (Math.cos(a) * u[k]! + Math.sin(a) * v[k]!),
+        );
+    }
+  }
+  const triangles: number[] = [];
+  for (let n = 0; n < around; n++) {
+    const next = (n + 1) % around;
+    triangles.push(n, next, around + n, next, around + next, around + n);
+    if (n > 0 && n + 1 < around) triangles.push(0, next, n, around, around + n, around + next);
+  }
+  return engine.create(Float32Array.from(positions), Uint32Array.from(triangles));
 }
 
 /** The mesh without the bodies that marks lie on. */
@@ -124,60 +220,6 @@ function dropBodies(
   if (gone.size === 0) return { rest: file, dropped };
   const kept = splitShells(file, topology).filter((_, shell) => !gone.has(shell));
   return { rest: { ...joined(kept), degenerateCount: 0 }, dropped };
-}
-
-interface CutAt {
-  at: Point;
-  axis: Point;
-  diameterMm: number;
-  shiftMm: number;
-}
-
-/** Cuts the lesser of the two parts that meet at the plane off the body. Null when there are no two such parts. */
-function cutOff(
-  body: unknown,
-  { at, axis, diameterMm, shiftMm }: CutAt,
-  engine: BooleanEngine<unknown>,
-  keep: <T>(solid: T) => T,
-): { rest: unknown; section: SprueSection; volumeMm3: number } | null {
-  const parts = (along: Point, offsetMm: number): unknown[][] =>
-    engine
-      .split(body, along, offsetMm)
-      .map(keep)
-      .map((half) => engine.pieces(half).map(keep));
-  /** The piece that meets the plane nearest the rod's axis. */
-  const met = (half: readonly unknown[], along: Point, offsetMm: number) =>
-    half
-      .map((piece, n) => ({
-        piece,
-        n,
-        ...facesOn(engine.mesh(piece), along, offsetMm, { at, withinMm: diameterMm }),
-      }))
-      .filter(({ areaMm2 }) => areaMm2 > 0)
-      .sort((a, b) => a.awayMm - b.awayMm)[0];
-  const sidesAt = (along: Point, offsetMm: number) => {
-    const halves = parts(along, offsetMm);
-    const sides = halves.map((half) => met(half, along, offsetMm));
-    return { halves, sides };
-  };
-  const volumeOf = (side: { piece: unknown } | undefined): number =>
-    side ? engine.volumeMm3(side.piece) : Infinity;
-  // Which way the sprue goes is known only once it has been cut.
-  const look = sidesAt(axis, dot(axis, at));
-  if (look.sides.includes(undefined)) return null;
-  const turn = volumeOf(look.sides[0]) <= volumeOf(look.sides[1]) ? 1 : -1;
-  const away = axis.map((v) => v * turn) as Point;
-  const { halves, sides } = sidesAt(away, dot(away, at) + shiftMm);
-  const [sprue] = sides;
-  if (!sprue || !sides[1]) return null;
-  const others = halves[0]!.filter((_, n) => n !== sprue.n);
-  const rest = keep(engine.union([...halves[1]!, ...others]));
-  const volumeMm3 = engine.volumeMm3(sprue.piece);
-  return {
-    rest,
-    volumeMm3,
-    section: { at: sprue.middle, axis: away, diameterMm: roundDiameter(sprue.areaMm2), volumeMm3 },
-  };
 }
 
 /** Faces that lie on the plane near a place of it: their area, its middle, and how far that is from the place. */

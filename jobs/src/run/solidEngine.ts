@@ -13,7 +13,6 @@ export function manifoldEngine(module: ManifoldToplevel): BooleanEngine<Manifold
     },
     union: (bodies) => module.Manifold.union([...bodies]),
     subtract: (body, cutter) => body.subtract(cutter),
-    split: (body, normal, offsetMm) => body.splitByPlane([...normal], offsetMm),
     pieces: (body) => body.decompose(),
     volumeMm3: (body) => body.volume(),
     mesh: (body) => {

@@ -180,8 +180,8 @@ function use(): void {
         :chosen="chosen"
         :finest-mm="finestMm"
         :rotation="rotation"
-        @choose="(n) => (chosen = n)"
         :asks="marking ? 'Press on the side of the sprue, just off the part.' : ''"
+        @choose="(n) => (chosen = n)"
         @press="(at) => void sprues?.press(at)"
         @shape="(loaded) => (shape = loaded)"
       />

@@ -69,6 +69,7 @@ describe('sprues in the file', () => {
   it.each([
     ['no rod', 'Nothing like a sprue there'],
     ['open', 'The surface is open'],
+    ['joined', 'joins the part elsewhere'],
     ['too much', 'half of the part or more'],
     ['twice', 'cut away already'],
   ])('says why a mark cannot be taken (%s) and keeps what there was', async (why, words) => {

@@ -10,6 +10,8 @@ type Refused = Extract<SprueCut, { status: 'refused' }>;
 const WHY: Record<Refused['why'], string> = {
   'no rod': 'Nothing like a sprue there. Press on its side, just off the part.',
   open: 'The surface is open, so nothing can be cut off it. Mend the file, or export the sprue as a body of its own.',
+  joined:
+    'What lies beyond joins the part elsewhere too. Mark each foot of the sprue, or press on the sprue itself.',
   'too much': 'That would take half of the part or more. Press on the sprue itself, away from the part.',
   twice: 'That place is cut away already by another mark.',
 };
