@@ -15,11 +15,15 @@ interface PatternFile {
   sprues?: { pieceHash: string } | null | undefined;
 }
 
+const formatOf = (fileName: string): PartInput['format'] =>
+  (/\.(stl|obj|ply|3mf)$/i.exec(fileName)?.[1]?.toLowerCase() ?? 'stl') as PartInput['format'];
+
 /** What is printed of a pattern: the whole file, sprues in it and all. */
-export function partOf({ fileHash, fileName, measure }: PatternFile): PartInput {
-  const format = /\.(stl|obj|ply|3mf)$/i.exec(fileName)?.[1]?.toLowerCase() ?? 'stl';
-  return { file: fileHash, format: format as PartInput['format'], unitMm: measure.unitMm };
-}
+export const partOf = ({ fileHash, fileName, measure }: PatternFile): PartInput => ({
+  file: fileHash,
+  format: formatOf(fileName),
+  unitMm: measure.unitMm,
+});
 
 /** What is sold of a pattern: the file without the sprues in it, which is kept as bytes of its own. */
 export const pieceOf = (pattern: PatternFile): PartInput =>

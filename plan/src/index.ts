@@ -115,5 +115,6 @@ export {
   type ExpectedTally,
   type PieceWorth,
 } from './clean/worth';
-export { burnoutHours, comparable, plateChoice, type ComparedProfile } from './print/plateChoices';
+export { comparable, plateChoice, type ComparedProfile } from './print/plateChoices';
+export { burnoutFor, burnoutWith, type ResinBurnout } from './print/resinBurnout';
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';

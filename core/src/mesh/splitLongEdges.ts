@@ -9,16 +9,37 @@ const ROUNDS_MAX = 10;
  * Halves every edge longer than `longestMm`, again and again, so that no triangle is large: its corners can then
  * carry what was measured over it. Neighbours halve a shared edge at the same new vertex, so a closed mesh stays
  * closed. The first vertices of the result are those of the mesh; the mesh itself comes back when nothing is long.
+ * Where that would make more than about `piecesMax` triangles of long slivers, longer edges stay.
  */
-export function splitLongEdges(mesh: Mesh, longestMm: number): Mesh {
+export function splitLongEdges(mesh: Mesh, longestMm: number, piecesMax = Infinity): Mesh {
+  let longest = longestMm;
+  while (countPieces(mesh, longest) > piecesMax) longest *= 1.25;
   let current = mesh;
   for (let round = 0; round < ROUNDS_MAX; round++) {
-    const next = splitOnce(current, longestMm * longestMm);
+    const next = splitOnce(current, longest * longest);
     if (next === current) break;
     current = next;
   }
   return current;
 }
+
+/** About how many triangles there will be: two rows of them along a sliver's long edges, else a square of them. */
+function countPieces({ positions: p, triangles }: Mesh, longestMm: number): number {
+  let pieces = 0;
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [a, b, c] = [3 * triangles[t]!, 3 * triangles[t + 1]!, 3 * triangles[t + 2]!];
+    const [ab, bc, ca] = [edge(p, a, b), edge(p, b, c), edge(p, c, a)];
+    const along = halves(Math.max(ab, bc, ca) / longestMm);
+    pieces += along === 1 ? 1 : along * Math.max(2, halves(Math.min(ab, bc, ca) / longestMm));
+  }
+  return pieces;
+}
+
+/** Into how many pieces halving cuts what is so many times too long. */
+const halves = (times: number): number => 2 ** Math.max(0, Math.ceil(Math.log2(times)));
+
+const edge = (p: ArrayLike<number>, u: number, v: number): number =>
+  Math.hypot(p[u]! - p[v]!, p[u + 1]! - p[v + 1]!, p[u + 2]! - p[v + 2]!);
 
 function splitOnce(mesh: Mesh, longest2: number): Mesh {
   const { positions: p, triangles } = mesh;

@@ -114,7 +114,10 @@ export function analysePattern(
   const midFrame = frameRound(bounds, resolution.midMm, bandCells + 2);
   const grid = gridBothSides(mid.dexels, bricksNearSolid(mid.dexels, midFrame, bandCells), bandCells);
   report('thickness', STEPS.thickness);
-  const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree);
+  const span = STEPS.gaps - STEPS.thickness;
+  const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree, (share) =>
+    report('thickness', STEPS.thickness + span * share),
+  );
   report('gaps', STEPS.gaps);
   const gaps = readGaps(grid, bandCells, mid.dexels, tree);
   report('feed', STEPS.feed);
@@ -197,6 +200,8 @@ function boundaryTree(mesh: Pick<WeldedMesh, 'positions' | 'triangles'>, dexels:
 /** Longest edge over which a value at the corners may be carried, and how many pieces a part may be split into. */
 const EDGE_MM = 0.8;
 const PIECES_MAX = 400_000;
+/** … or this many times its triangles, where they are slivers. */
+const PIECES_EACH = 4;
 
 /**
  * The mesh that the paint belongs to: vertices of the file first, then those of its long edges. A part with few
@@ -206,7 +211,8 @@ export function paintedMesh(
   mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
   areaMm2: number,
 ): Pick<WeldedMesh, 'positions' | 'triangles'> {
-  return splitLongEdges(mesh, Math.max(EDGE_MM, Math.sqrt((6 * areaMm2) / PIECES_MAX)));
+  const longestMm = Math.max(EDGE_MM, Math.sqrt((6 * areaMm2) / PIECES_MAX));
+  return splitLongEdges(mesh, longestMm, Math.max(PIECES_MAX, PIECES_EACH * (mesh.triangles.length / 3)));
 }
 
 /** Rays along z; those that end in the open are decided by winding numbers. */

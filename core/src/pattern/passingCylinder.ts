@@ -94,10 +94,17 @@ function shadowOf(
   for (let i = 0; i < count; i++) dark[Math.round(vs[i]!) * nx + Math.round(us[i]!)] = 1;
   for (let i = 0; i < t.length; i += 3) {
     const [a, b, c] = [t[i]!, t[i + 1]!, t[i + 2]!];
-    darken({ dark, nx }, us[a]!, vs[a]!, us[b]!, vs[b]!, us[c]!, vs[c]!);
+    // Across its shortest edge: a sliver is a row of cells, not a field of them.
+    const [ab, bc, ca] = [apart(us, vs, a, b), apart(us, vs, b, c), apart(us, vs, c, a)];
+    if (bc <= ab && bc <= ca) darken({ dark, nx }, us[a]!, vs[a]!, us[b]!, vs[b]!, us[c]!, vs[c]!);
+    else if (ca <= ab) darken({ dark, nx }, us[b]!, vs[b]!, us[c]!, vs[c]!, us[a]!, vs[a]!);
+    else darken({ dark, nx }, us[c]!, vs[c]!, us[a]!, vs[a]!, us[b]!, vs[b]!);
   }
   return { dark, nx, ny, cellMm, fromMm };
 }
+
+const apart = (us: Float64Array, vs: Float64Array, a: number, b: number): number =>
+  Math.max(Math.abs(us[a]! - us[b]!), Math.abs(vs[a]! - vs[b]!));
 
 /**
  * Darkens the cells nearest to points of a triangle, given in cells: rows of samples no farther apart than a cell. Plain

@@ -57,20 +57,27 @@ export interface ThicknessReading {
 /**
  * Local thickness of the solid: ridge balls of the mid grid, those of thin places from the fine grid, all made
  * exact on the surface, painted largest first (handbook 01, "Thickness"). Small balls in corners are left out, so that
- * an edge is as thick as the body it belongs to.
+ * an edge is as thick as the body it belongs to. `tell` hears how far it is.
  */
 export function readThickness(
   { bricks, inside }: SolidGrid,
   fine: { dexels: Dexels; bounds: Bounds },
   resolution: Resolution,
   tree: TriangleTree,
+  tell: (share: number) => void = () => {},
 ): ThicknessReading {
   const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR), RIDGE_SPACING.wide);
   const thinMm = FINE_BELOW_CELLS * resolution.midMm;
-  const how = sides(fine.dexels, thinMm);
-  const mid = refineBalls(bricks, inside, ridge.largest, tree, how);
-  const necks = opposedOnly(refineBalls(bricks, inside, ridge.necks, tree, how));
-  const small = fineBalls(fine, resolution, { bricks, inside, balls: joinBalls(mid, necks), thinMm }, tree);
+  const how = (from: number, to: number): RefineOptions => ({
+    ...sides(fine.dexels, thinMm),
+    tell: (share) => tell(from + (to - from) * share),
+  });
+  const mid = refineBalls(bricks, inside, ridge.largest, tree, how(0, 0.3));
+  const necks = opposedOnly(refineBalls(bricks, inside, ridge.necks, tree, how(0.3, 0.4)));
+  const small = fineBalls(fine, resolution, { bricks, inside, balls: joinBalls(mid, necks), thinMm }, tree, [
+    how(0.4, 0.85),
+    how(0.85, 1),
+  ]);
   const balls = joinBalls(
     filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm),
     small,
@@ -119,6 +126,7 @@ function fineBalls(
   { fineMm }: Resolution,
   mid: MidReading,
   tree: TriangleTree,
+  [how, howNecks]: readonly [RefineOptions, RefineOptions],
 ): Balls {
   const all = bricksNearSolid(dexels, frameRound(bounds, fineMm, 1), 0);
   const thin = thinBricks(all, mid);
@@ -128,10 +136,9 @@ function fineBalls(
   measureDistances(bricks, inside, 'unknown', FINE_REACH2);
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
   const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
-  const how = sides(dexels, mid.thinMm);
   const balls = joinBalls(
     refineBalls(bricks, inside, ridge.largest, tree, how),
-    refineBalls(bricks, inside, ridge.necks, tree, how),
+    refineBalls(bricks, inside, ridge.necks, tree, howNecks),
   );
   return filterBalls(opposedOnly(balls), (n, { radiusMm }) => 2 * radiusMm[n]! <= mid.thinMm);
 }

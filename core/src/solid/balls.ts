@@ -44,11 +44,15 @@ const createBalls = (count: number): Balls => ({
 });
 const KEYS = ['x', 'y', 'z', 'radiusMm', 'opposed', 'exact'] as const;
 
+const TELL_EVERY = 1024;
+
 export interface RefineOptions {
   /** Balls smaller than this that two neighbouring faces hold are looked at more closely, for square bars. mm. */
   settleBelowMm?: number;
   /** Whether a point is on the side that the balls fill; without it sharp edges are not told from walls. */
   sameSide?: (x: number, y: number, z: number) => boolean;
+  /** Hears now and then which share of the cells is done. */
+  tell?: (share: number) => void;
 }
 
 /** The largest ball at a grid cell. */
@@ -203,6 +207,7 @@ export function refineBalls(
     balls.radiusMm[n] = ball.radiusMm;
     balls.opposed[n] = Number(ball.opposed);
     balls.exact[n] = Number(ball.exact);
+    if (n % TELL_EVERY === 0) options.tell?.(n / entries.length);
   }
   return largestFirst(balls);
 }

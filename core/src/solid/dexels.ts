@@ -117,14 +117,15 @@ const rowSpan = { least: Infinity, most: -Infinity };
 /** Widens a row's span by where an edge crosses it. */
 function spanEdge(span: typeof rowSpan, ua: number, va: number, ub: number, vb: number, row: number): void {
   if (Math.min(va, vb) > row || Math.max(va, vb) < row) return;
-  const take = (u: number): void => {
-    if (u < span.least) span.least = u;
-    if (u > span.most) span.most = u;
-  };
   if (va === vb) {
-    take(ua);
-    take(ub);
-  } else take(ua + ((ub - ua) * (row - va)) / (vb - va));
+    widen(span, ua);
+    widen(span, ub);
+  } else widen(span, ua + ((ub - ua) * (row - va)) / (vb - va));
+}
+
+function widen(span: typeof rowSpan, u: number): void {
+  if (u < span.least) span.least = u;
+  if (u > span.most) span.most = u;
 }
 
 /** Twice the area of (a, b, point): positive when the point lies left of a → b. */

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { checkTopology, isClosed, measureBounds, measureSolid, splitLongEdges } from '../mesh';
 import { turned, welded } from '../testing/analysed';
-import { box, cube, insideOut, moved, sphere, together, torus, type TestMesh } from '../testing/solids';
+import {
+  box,
+  cube,
+  insideOut,
+  lathe,
+  moved,
+  sphere,
+  together,
+  torus,
+  type TestMesh,
+} from '../testing/solids';
 import { boundaryTest, boundaryTriangles } from './boundary';
 import { splitShells, uniteShells, type BooleanEngine } from './exactUnion';
 import { columnsOf, frameRound, sweepDexels, TriangleTree } from './index';
@@ -30,6 +40,15 @@ describe('long edges', () => {
         expect(length).toBeLessThanOrEqual(0.5 + 1e-12);
       }
     }
+  });
+  it('stay longer where slivers would make too many pieces', () => {
+    const cone = welded(lathe([[0, 0], [5, 0], [0, 12]], 500)); // prettier-ignore
+    const all = splitLongEdges(cone, 0.5);
+    const some = splitLongEdges(cone, 0.5, 4000);
+    expect(all.triangles.length / 3).toBeGreaterThan(16_000);
+    expect(some.triangles.length / 3).toBeLessThan(8000);
+    expect(some.triangles.length / 3).toBeGreaterThan(1000);
+    expect(isClosed(checkTopology({ ...cone, ...some }))).toBe(true);
   });
   it('leave the surface as it was: closed, its area and volume, its first corners', () => {
     expect(isClosed(checkTopology(split))).toBe(true);

@@ -12,14 +12,14 @@ import {
 } from '@zero-pour/core';
 import { sha256 } from '../key';
 import type { CutLayers, LayersInput } from '../layers';
-import type { PartInput } from '../part';
+import { partOf, type PartInput } from '../part';
 import type { PatternOutput } from '../pattern';
 import type { FileInput, FileReading } from '../readFile';
 import type { ViewMesh } from '../shape';
 import type { StandingInput } from '../standing';
 import type { FoundWays, WaysInput } from '../ways';
 import type { Run } from './context';
-import { readPart } from './readPart';
+import { memoName, readPart } from './readPart';
 
 /** Everything about one pattern file, with its painted shape as bytes. Throws MeshFileError when the file is bad. */
 export const analyse: Run<PartInput, PatternOutput> = async (input, context) => {
@@ -56,7 +56,13 @@ export const view: Run<PartInput, ViewMesh> = async (input, context) => {
 export const readFile: Run<FileInput, FileReading> = async ({ file, fileName, unitMm }, context) => {
   const reading = readPattern(await context.blob(file), fileName, unitMm, context.report);
   if (reading.status === 'unit needed') return { output: reading };
-  return { output: { status: 'read', measure: reading.measure } };
+  const { mesh, measure } = reading;
+  // Its analysis comes next, and needs not read it again.
+  await context.memo(memoName(partOf({ fileHash: file, fileName, measure })), async () => ({
+    mesh,
+    measure,
+  }));
+  return { output: { status: 'read', measure } };
 };
 
 export const cut: Run<LayersInput, CutLayers> = async ({ part, ...input }, context) => {

@@ -1,18 +1,8 @@
-import type {
-  Kiln,
-  PourYield,
-  Printer,
-  Profile,
-  Programme,
-  RecordLists,
-  Resin,
-  ShopLists,
-} from '@zero-pour/contracts';
+import type { PourYield, Printer, Profile, RecordLists, Resin, ShopLists } from '@zero-pour/contracts';
 import {
   BOOK_YIELDS,
   handsOnMinutes,
   OWN_FROM,
-  programmeCurve,
   protocolHours,
   standing,
   withBook,
@@ -64,16 +54,6 @@ export function comparable(
       ];
     })
     .sort((a, b) => Number(a.byBook) - Number(b.byBook) || goodLow(b) - goodLow(a));
-}
-
-/** A flask at a casting temperature that suits most metals, °C: only the hours of the programme are wanted. */
-const FLASK_C = 520;
-
-/** Hours of a programme, longer where a resin needs more time hot than the others. */
-export function burnoutHours(programme: Programme, kiln: Kiln, resin: Resin, leastCleanOutH: number): number {
-  return (
-    programmeCurve(programme.segments, FLASK_C, kiln).totalH + Math.max(0, resin.cleanOutH - leastCleanOutH)
-  );
 }
 
 /** One choice with its costs; without pieces of its own it comes to what is usual for its class. */

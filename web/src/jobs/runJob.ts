@@ -16,9 +16,8 @@ const REPORT_EVERY_MS = 50;
 
 /** Jobs of one part meet in one worker. */
 function partIn(input: unknown): { about?: string } {
-  const { part, file, unitMm } = input as { part?: unknown; file?: string; unitMm?: number };
-  if (part) return { about: JSON.stringify(part) };
-  return file === undefined ? {} : { about: JSON.stringify({ file, unitMm }) };
+  const { part, file = part?.file } = input as { part?: { file: string }; file?: string };
+  return file === undefined ? {} : { about: file };
 }
 
 /**

@@ -1,6 +1,6 @@
 import { BENCH_RECORD_SCHEMAS, emptyRecords, usualProfile, type Profile } from '@zero-pour/contracts';
 import { standing } from '@zero-pour/core';
-import { burnoutHours, comparable, NOTHING_PRINTED, plateChoice } from '@zero-pour/plan';
+import { comparable, NOTHING_PRINTED, plateChoice } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { NOW, PRINTER, RESIN, THINGS, uuid } from '../testing/resinThings';
 import { readDiscs } from './curve/readDiscs';
@@ -106,14 +106,6 @@ describe('comparing', () => {
     expect(
       comparable({ resin: [master], printer: [PRINTER], profile: [profile] } as never, none, []),
     ).toEqual([]);
-  });
-  it('adds the hours that a slow resin needs hot', () => {
-    const programme = {
-      segments: [{ targetC: 730, rampCPerH: 200, holdH: 3, hands: [], note: '' }],
-    } as never;
-    const kiln = { maxRampCPerH: 400, coolTauH: 4 } as never;
-    const quick = burnoutHours(programme, kiln, { ...RESIN, cleanOutH: 3 }, 3);
-    expect(burnoutHours(programme, kiln, { ...RESIN, cleanOutH: 4.5 }, 3) - quick).toBeCloseTo(1.5, 9);
   });
 });
 

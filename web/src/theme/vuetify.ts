@@ -71,6 +71,8 @@ export const vuetify = createVuetify({
       color: 'primary',
       menuProps: { maxHeight: 420 },
     },
+    // The framework's ground of a bar is as dark as the bar itself where borders are opaque.
+    VProgressLinear: { bgOpacity: 0.18 },
     VDialog: { transition: false },
     VMenu: { transition: false },
     VCheckbox: { density: 'compact', hideDetails: 'auto', color: 'primary' },

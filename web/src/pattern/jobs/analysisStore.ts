@@ -6,6 +6,7 @@ import { shallowReactive } from 'vue';
 import { request } from '../../api/request';
 import { useReadings, whyNot, WorkCancelled } from '../../jobs';
 import { useShop } from '../../state/shopStore';
+import { plainShape } from './plainShapes';
 
 /** What is known of a pattern beyond its measure, and what is being done about it. */
 export type AnalysisState =
@@ -47,6 +48,8 @@ export const useAnalyses = defineStore('analyses', () => {
 
   async function run(pattern: Pattern, background: boolean, signal: AbortSignal): Promise<void> {
     set(pattern, { status: 'waiting' });
+    // The picture first: then one worker reads the file for both.
+    if (!background) await plainShape(pieceOf(pattern)).catch(() => undefined);
     const report = (step: string, share: number): void =>
       set(pattern, { status: 'working', step: step as Step, share });
     take(pattern, await readings.make(patternJob, pieceOf(pattern), { signal, background, report }));

@@ -247,7 +247,7 @@ function use(): void {
   gap: 20px;
 }
 .viewer {
-  height: 470px;
+  height: 550px;
 }
 .under {
   display: grid;
@@ -288,7 +288,7 @@ function use(): void {
 }
 @media (max-width: 600px) {
   .viewer {
-    height: 380px;
+    height: 520px;
   }
 }
 </style>

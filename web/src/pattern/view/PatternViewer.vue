@@ -116,6 +116,14 @@ const needsAnalysis = computed(() => paint.value !== 'overhang' && !shape.value?
 /** Without WebGL there is an outline, and nothing to turn, cut or colour. */
 const flat = computed(() => shape.value !== undefined && !view.value?.scene);
 const views = Object.keys(STANDARD_VIEWS) as StandardView[];
+const LOOKS: Record<StandardView, string> = {
+  front: 'facing me',
+  back: 'far side',
+  left: 'left side',
+  right: 'right side',
+  above: 'from above',
+  below: 'from under',
+};
 async function savePicture(): Promise<void> {
   const png = await view.value?.scene?.toPng();
   if (png) saveFile(png, `${props.pattern.name} ${paint.value}.png`);
@@ -124,6 +132,36 @@ async function savePicture(): Promise<void> {
 
 <template>
   <div class="viewer">
+    <div v-if="!flat" class="head">
+      <ViewTools
+        v-model:paint="paint"
+        v-model:measuring="measuringOn"
+        :axis="section.axis.value"
+        @cut="(axis) => section.cut(axis, chosenPlace?.at)"
+        @picture="savePicture"
+      />
+      <div class="views" role="group" aria-label="Look from">
+        <button v-for="name in views" :key="name" type="button" @click="view?.scene?.view(name)">
+          {{ LOOKS[name] }}
+        </button>
+        <button type="button" @click="view?.scene?.fit()">all of it</button>
+      </div>
+      <label v-if="section.axis.value" class="slider">
+        <span class="num"
+          >{{ section.axis.value }}
+          {{ formatQuantity({ value: section.atMm.value, unit: 'mm', digits: 2 }, units.choice) }}</span
+        >
+        <input
+          type="range"
+          :min="section.range.value[0]"
+          :max="section.range.value[1]"
+          step="0.01"
+          :value="section.atMm.value"
+          :aria-label="`Place of the cut along ${section.axis.value}`"
+          @input="(event) => (section.atMm.value = Number((event.target as HTMLInputElement).value))"
+        />
+      </label>
+    </div>
     <PartView
       ref="view"
       :pattern="pattern"
@@ -164,36 +202,6 @@ async function savePicture(): Promise<void> {
         />
       </template>
     </PartView>
-    <div v-if="!flat" class="over">
-      <ViewTools
-        v-model:paint="paint"
-        v-model:measuring="measuringOn"
-        :axis="section.axis.value"
-        @cut="(axis) => section.cut(axis, chosenPlace?.at)"
-        @picture="savePicture"
-      />
-      <div class="views" role="group" aria-label="Look from">
-        <button v-for="name in views" :key="name" type="button" @click="view?.scene?.view(name)">
-          {{ name }}
-        </button>
-        <button type="button" @click="view?.scene?.fit()">whole</button>
-      </div>
-      <label v-if="section.axis.value" class="slider">
-        <span class="num"
-          >{{ section.axis.value }}
-          {{ formatQuantity({ value: section.atMm.value, unit: 'mm', digits: 2 }, units.choice) }}</span
-        >
-        <input
-          type="range"
-          :min="section.range.value[0]"
-          :max="section.range.value[1]"
-          step="0.01"
-          :value="section.atMm.value"
-          :aria-label="`Place of the cut along ${section.axis.value}`"
-          @input="(event) => (section.atMm.value = Number((event.target as HTMLInputElement).value))"
-        />
-      </label>
-    </div>
     <p v-if="asks || measuringOn" class="said" role="status">{{ asks || measuring.sentence.value }}</p>
     <div v-if="!flat" class="key">
       <span v-if="needsAnalysis" class="mute">Colours come with the analysis.</span>
@@ -206,20 +214,21 @@ async function savePicture(): Promise<void> {
 .viewer {
   position: relative;
   container-type: inline-size;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
 }
 .canvas {
-  height: 100%;
+  grid-row: 2;
 }
-.over {
-  position: absolute;
-  left: 12px;
-  top: 10px;
+.head {
   display: grid;
-  gap: 4px;
+  gap: 2px;
   justify-items: start;
+  padding-bottom: 6px;
 }
 .views {
   display: flex;
+  flex-wrap: wrap;
 }
 .views button {
   border: none;

@@ -15,7 +15,7 @@ views.forEach((name, n) => (KEYS[String(n + 1)] = (s) => s.view(name)));
 
 /** What the keys of a view say aloud. */
 export const SCENE_KEYS_HELP =
-  'Arrow keys turn it, plus and minus zoom, F fits, 1 to 6 are front, back, left, right, above and below.';
+  'Arrow keys turn it, plus and minus zoom, F fits, 1 to 6 look at it facing you, from the far side, left, right, above and under.';
 
 /** Turns, zooms or sets the view by key; other keys are left to the page. */
 export function onSceneKey(scene: PartScene | undefined, event: KeyboardEvent): void {

@@ -131,7 +131,7 @@ function addPicked(of: 'outside' | 'wall' | 'hole'): void {
   min-height: 34px;
 }
 .view {
-  height: 360px;
+  height: 440px;
 }
 .pick {
   margin-top: 10px;

@@ -104,7 +104,7 @@ function add(pattern: Pattern): void {
   margin-top: 12px;
 }
 .view {
-  height: 400px;
+  height: 480px;
 }
 @media (max-width: 1180px) {
   .look {

@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import {
-  comparePlate,
-  decidingNumber,
-  formatQuantity,
-  raftAreaMm2,
-  shadowOf,
-  type PlateJob,
-} from '@zero-pour/core';
+import { comparePlate, decidingNumber, raftAreaMm2, shadowOf, type PlateJob } from '@zero-pour/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -19,8 +12,9 @@ import { useRecords } from '../../state/recordStore';
 import { usePlanningShop } from '../../state/planningStore';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
-import { burnoutHours, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
+import { burnoutFor, burnoutWith, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
 import CompareChart from './CompareChart.vue';
+import { compareLines } from './compareLines';
 import { decisionWords } from './decides';
 
 /** Resins, printers or layer heights for one plate, side by side, and the number that decides. */
@@ -47,7 +41,8 @@ interface Asked {
   profiles: string[];
   patternId: string | null;
   copies: number;
-  programmeId: string | null;
+  /** By profile, where another than the proposed one is taken. */
+  programmes: Record<string, string>;
   kilnId: string | null;
 }
 const asked = useLocalStorage<Asked>(
@@ -56,10 +51,10 @@ const asked = useLocalStorage<Asked>(
     profiles: [],
     patternId: null,
     copies: 8,
-    programmeId: null,
+    programmes: {},
     kilnId: null,
   },
-  { shallow: true },
+  { shallow: true, mergeDefaults: true },
 );
 const set = (fields: Partial<Asked>): void => void (asked.value = { ...asked.value, ...fields });
 
@@ -79,12 +74,6 @@ function toggle(id: string): void {
   if (next.length > 0) set({ profiles: next });
 }
 const pattern = computed(() => shop.patterns.find((p) => p.id === asked.value.patternId) ?? shop.patterns[0]);
-const programme = computed(
-  () =>
-    pourPlan.value?.context.programme ??
-    shop.lists.programme.find((p) => p.id === asked.value.programmeId) ??
-    shop.lists.programme[0],
-);
 const kiln = computed(
   () =>
     pourPlan.value?.context.kiln ??
@@ -107,6 +96,18 @@ const pourJob = computed<PlateJob | undefined>(() => {
     }
   );
 });
+/** Each resin's own programme: as chosen here, the pour's for its own, else the shortest that suits it. */
+const burnouts = computed(() => {
+  const oven = kiln.value;
+  const { programme: own } = pourPlan.value?.context ?? {};
+  return chosen.value.map(({ profile, resin }) => {
+    if (!oven) return undefined;
+    const ofThePour = ofPour.value?.doc.resin.profileId === profile.id ? own : undefined;
+    const taken = shop.lists.programme.find(({ id }) => id === asked.value.programmes[profile.id]);
+    const programme = taken ?? ofThePour;
+    return programme ? burnoutWith(resin, programme, oven) : burnoutFor(resin, shop.lists.programme, oven);
+  });
+});
 async function take({ profile }: (typeof chosen.value)[number]): Promise<void> {
   const { resinId, printerId, id: profileId } = profile;
   if (!ofPour.value) return;
@@ -128,12 +129,9 @@ const job = computed<PlateJob | undefined>(() => {
 const rows = computed(() => {
   const of = job.value;
   if (!of) return [];
-  const leastH = Math.min(...chosen.value.map((c) => c.resin.cleanOutH));
-  return chosen.value.map((c) => {
-    const hours =
-      programme.value && kiln.value ? burnoutHours(programme.value, kiln.value, c.resin, leastH) : 0;
-    return comparePlate(of, plateChoice(c, prints.known, hours, kiln.value?.costPerH ?? 0));
-  });
+  return chosen.value.map((c, i) =>
+    comparePlate(of, plateChoice(c, prints.known, burnouts.value[i]?.hours ?? 0, kiln.value?.costPerH ?? 0)),
+  );
 });
 const decision = computed(() => decidingNumber(rows.value));
 const sentence = computed(() => {
@@ -144,50 +142,13 @@ const sentence = computed(() => {
 });
 const few = computed(() => chosen.value.filter((c) => c.byBook).map((c) => c.profile.name));
 
-const hours = (h: number): string => formatQuantity({ value: h, unit: 'h', digits: 1 }, units.choice);
-/** How many come out, with the range that the record leaves open. */
-function between({ mean, low, high }: { mean: number; low: number; high: number }): string {
-  const copies = job.value?.copies ?? 0;
-  return `${(copies * mean).toFixed(1)} (${Math.round(copies * low)} to ${Math.round(copies * high)}) of ${copies}`;
-}
-const lines = computed(() => [
-  {
-    name: 'Plates, one after the other',
-    cells: rows.value.map((r) => (r.plates === 0 ? 'does not fit' : String(r.plates))),
-  },
-  { name: 'Layers', cells: rows.value.map((r) => String(r.layers)) },
-  { name: 'Hours on the printer', cells: rows.value.map((r) => hours(r.printH)) },
-  { name: 'Hours of light', cells: rows.value.map((r) => hours(r.lightH)) },
-  {
-    name: 'Resin',
-    cells: rows.value.map((r) => formatQuantity({ value: r.resinG, unit: 'g', digits: 1 }, units.choice)),
-  },
-  { name: 'Resin cost', cells: rows.value.map((r) => r.costs.resin.toFixed(2)) },
-  {
-    name: 'Printer and screen cost',
-    cells: rows.value.map((r) => (r.costs.printer + r.costs.light).toFixed(2)),
-  },
-  {
-    name: 'Expected to print',
-    cells: rows.value.map((_, i) => between(chosen.value[i]!.prints)),
-  },
-  { name: 'Washing and curing', cells: rows.value.map((r) => hours(r.cleanH)) },
-  { name: 'Of it hands-on', cells: rows.value.map((r) => `${Math.round(r.handsOnMin)} min`) },
-  { name: 'Burnout', cells: rows.value.map((r) => hours(r.burnoutH)) },
-  { name: 'Kiln cost', cells: rows.value.map((r) => r.costs.kiln.toFixed(2)) },
-  {
-    name: 'Expected good castings',
-    cells: rows.value.map((_, i) => {
-      const { prints: p, casts: c } = chosen.value[i]!;
-      return between({ mean: p.mean * c.mean, low: p.low * c.low, high: p.high * c.high });
-    }),
-  },
-  {
-    name: 'Cost of a good casting, metal apart',
-    cells: rows.value.map((r) => r.costPerGood.toFixed(2)),
-    strong: true,
-  },
-]);
+const lines = computed(() =>
+  compareLines(
+    rows.value.map((row, i) => ({ row, compared: chosen.value[i]!, burnout: burnouts.value[i] })),
+    job.value?.copies ?? 0,
+    units.choice,
+  ),
+);
 </script>
 
 <template>
@@ -222,13 +183,6 @@ const lines = computed(() => [
           @update:model-value="(n) => n !== undefined && set({ copies: Math.round(n) })"
         />
         <v-select
-          label="Burnout programme"
-          :items="shop.lists.programme.map((p) => ({ title: p.name, value: p.id }))"
-          :model-value="programme?.id"
-          no-data-text="None yet: kiln hours count as none."
-          @update:model-value="(programmeId: string) => set({ programmeId })"
-        />
-        <v-select
           label="Kiln"
           :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
           :model-value="kiln?.id"
@@ -242,6 +196,16 @@ const lines = computed(() => [
         :picked="chosen.map(({ profile }) => profile.id)"
         @pick="toggle"
       />
+      <div v-if="shop.lists.programme.length > 0 && kiln" class="form-grid">
+        <v-select
+          v-for="({ profile }, i) in chosen"
+          :key="profile.id"
+          :label="`Burnout of ${profile.name}`"
+          :items="shop.lists.programme.map((p) => ({ title: p.name, value: p.id }))"
+          :model-value="burnouts[i]?.programme.id"
+          @update:model-value="(id: string) => set({ programmes: { ...asked.programmes, [profile.id]: id } })"
+        />
+      </div>
       <p v-if="sentence" class="decides"><b>Decides.</b> {{ sentence }}</p>
       <CompareChart v-if="rows.length > 0" :rows="rows" :currency="shop.settings.currency" />
       <div class="scroll-x">
@@ -276,7 +240,8 @@ const lines = computed(() => [
         <template v-if="few.length > 0">
           With fewer than five of its own, by what is usual for the class: {{ few.join('; ') }}.</template
         >
-        A resin that needs longer above 650 °C than the others gets those hours added to the programme.
+        Each resin burns out by a programme of its own: the shortest of the shop’s that suits it, until
+        another is chosen. Hours above 650 °C that it lacks are added.
       </p>
     </template>
   </div>

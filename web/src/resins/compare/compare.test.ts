@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { flushPromises } from '@vue/test-utils';
-import { planPour, valueOf } from '@zero-pour/plan';
+import { burnoutFor, planPour, valueOf } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { usePours } from '../../state/pourStore';
 import { usePlanningShop } from '../../state/planningStore';
@@ -74,6 +74,35 @@ describe('a plate compared', () => {
       printerId: profile.printerId,
       profileId: profile.id,
     });
+  });
+
+  it('burns each resin out by a programme that suits it, until another is chosen', async () => {
+    const page = open();
+    await flushPromises();
+    const { lists } = useShop();
+    const selects = page.findAllComponents({ name: 'VSelect' }).filter((s) => String(s.props('label')).startsWith('Burnout of')); // prettier-ignore
+    expect(selects).toHaveLength(3);
+    const [kiln] = lists.kiln;
+    selects.forEach((select) => {
+      const profile = lists.profile.find(({ name }) => select.props('label') === `Burnout of ${name}`)!;
+      const resin = lists.resin.find(({ id }) => id === profile.resinId)!;
+      expect(select.props('modelValue')).toBe(burnoutFor(resin, lists.programme, kiln!)!.programme.id);
+    });
+    const before = line(page, 'Burnout');
+    const other = lists.programme.find(({ id }) => id !== selects[0]!.props('modelValue'))!;
+    selects[0]!.vm.$emit('update:modelValue', other.id);
+    await flushPromises();
+    const after = line(page, 'Burnout');
+    expect(after[0]).not.toBe(before[0]);
+    expect(after.slice(1)).toEqual(before.slice(1));
+  });
+
+  it('counts no kiln hours where there is no programme, and says so', async () => {
+    useShop().lists = { ...useShop().lists, programme: [] };
+    const page = open();
+    await flushPromises();
+    expect(line(page, 'Burnout')).toEqual(Array(3).fill('no programme or kiln yet'));
+    expect(line(page, 'Kiln cost')).toEqual(Array(3).fill('0.00'));
   });
 
   it('asks for a pattern and a profile first', () => {

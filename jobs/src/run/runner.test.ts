@@ -1,0 +1,56 @@
+import { writeBinaryStl } from '@zero-pour/core';
+import { describe, expect, it } from 'vitest';
+import { cube } from '../../../core/src/testing/solids';
+import { sha256, type PatternOutput, type ViewMesh } from '../index';
+import { makeRunner } from './index';
+
+const bytesOf = (size: number) => {
+  const { positions, triangles } = cube(size);
+  return writeBinaryStl(positions, triangles) as Uint8Array<ArrayBuffer>;
+};
+
+describe('a runner', () => {
+  /** Runs jobs one after the other, and counts how often a file is fetched. */
+  async function runs(...jobs: [name: string, input: object][]) {
+    const run = makeRunner();
+    let fetched = 0;
+    const blob = async (hash: string) => {
+      fetched++;
+      const found = [bytesOf(4), bytesOf(5)];
+      for (const bytes of found) if ((await sha256(bytes)) === hash) return bytes;
+      throw new Error('gone');
+    };
+    const outputs: unknown[] = [];
+    for (const [name, input] of jobs) {
+      const outcome = await run(name, input, { blob, report: () => {}, engine: () => Promise.reject(new Error('not needed')) }); // prettier-ignore
+      outputs.push(outcome.status === 'done' ? outcome.output : outcome);
+    }
+    return { fetched, outputs };
+  }
+
+  it('reads a dropped file once for its measure, its picture and its analysis', async () => {
+    const file = await sha256(bytesOf(4));
+    const part = { file, format: 'stl', unitMm: 1 };
+    const { fetched, outputs } = await runs(
+      ['read file', { file, fileName: 'cube.STL', unitMm: 1 }],
+      ['shape', part],
+      ['pattern', part],
+    );
+    expect(fetched).toBe(1);
+    expect((outputs[1] as ViewMesh).triangles.length).toBe(36);
+    expect((outputs[2] as PatternOutput).measure.volumeMm3).toBeCloseTo(64, 6);
+  });
+
+  it('reads it again in another unit, and after another part', async () => {
+    const [file, other] = [await sha256(bytesOf(4)), await sha256(bytesOf(5))];
+    const part = { file, format: 'stl', unitMm: 1 };
+    const { fetched, outputs } = await runs(
+      ['read file', { file, fileName: 'cube.stl', unitMm: 25.4 }],
+      ['shape', part],
+      ['shape', { ...part, file: other }],
+      ['shape', part],
+    );
+    expect(fetched).toBe(4);
+    expect(Math.max(...(outputs[1] as ViewMesh).positions)).toBeCloseTo(4, 6);
+  });
+});
