@@ -2,6 +2,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { readMesh, writeBinaryStl } from '../core/src/mesh';
 import { arc, bowl, box, lathe, moved, together, type TestMesh } from '../core/src/testing/solids';
+import { drop } from './drop';
 import { startShop, type StartedShop } from './startShop';
 
 /** Two balls on one axis, joined by a neck of this diameter. */
@@ -41,15 +42,6 @@ test.afterAll(async () => {
   rmSync(shop.dataFolder, { recursive: true, force: true });
 });
 
-/** Lets a file fall on the page, as from a folder's window. */
-async function drop(page: Page, name: string, bytes: Buffer): Promise<void> {
-  await page.evaluate(`{
-    const bytes = Uint8Array.from(atob('${bytes.toString('base64')}'), (c) => c.charCodeAt(0));
-    const data = new DataTransfer();
-    data.items.add(new File([bytes], '${name}'));
-    document.body.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
-  }`);
-}
 const finding = (page: Page, lead: RegExp) =>
   page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: lead });
 const PLANTED = [

@@ -114,7 +114,8 @@ button {
   display: grid;
   grid-template-columns: 1fr auto;
   width: 100%;
-  height: 48px;
+  min-height: 48px;
+  max-height: 57px;
   padding: 3px 4px 2px 6px;
   background: none;
   border: none;
@@ -152,9 +153,10 @@ button:hover {
   font-size: 13px;
   line-height: 1.15;
   color: var(--mute);
-  white-space: nowrap;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
   overflow: hidden;
-  text-overflow: ellipsis;
 }
 @media (max-width: 980px) {
   .sprue {

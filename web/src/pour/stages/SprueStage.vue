@@ -121,8 +121,8 @@ const everyUnit = computed(() => {
       <p>
         {{ g(charge.newMetal.value) }} new and {{ g(charge.reused.value) }} reused. Of it, patterns
         {{ g(charge.patterns.value)
-        }}{{ charge.inFile ? ` (${g(charge.inFile.value)} of it sprues in the file)` : '' }}, gates and sprue {{ g(charge.sprues.value) }}, button
-        {{ g(charge.button.value) }}.
+        }}{{ charge.inFile ? ` (${g(charge.inFile.value)} of it sprues in the file)` : '' }}, gates and sprue
+        {{ g(charge.sprues.value) }}, button {{ g(charge.button.value) }}.
       </p>
       <JudgementList :judgements="charge.judgements" />
     </template>

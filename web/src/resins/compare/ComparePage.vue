@@ -196,7 +196,7 @@ const lines = computed(() =>
         :picked="chosen.map(({ profile }) => profile.id)"
         @pick="toggle"
       />
-      <div v-if="shop.lists.programme.length > 0 && kiln" class="form-grid">
+      <div v-if="shop.lists.programme.length > 0 && kiln" class="burnouts">
         <v-select
           v-for="({ profile }, i) in chosen"
           :key="profile.id"
@@ -248,6 +248,12 @@ const lines = computed(() =>
 </template>
 
 <style scoped>
+.burnouts {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(350px, 1fr));
+  gap: 10px 14px;
+  margin-bottom: 14px;
+}
 .decides {
   padding: 8px 11px;
   border-left: 4px solid var(--verd);

@@ -4,6 +4,7 @@ import type { TuningOf, UsedTrial } from '@zero-pour/plan';
 import { computed, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
 import { seconds } from './words';
+import { shownSpan } from './shownSpan';
 import { COLOURS } from '../../theme/colours';
 
 /** Both edges over exposure: expected share, 90 % band, the counts as points with their trial's number. */
@@ -94,9 +95,15 @@ const data = computed<Data[]>(() => [
   points('slots', SLOT, 'square'),
 ]);
 
+const settled = computed(() => props.answer.verdict.kind !== 'next coupon');
+/** The exposure that is to be taken. */
+const takenS = computed(() => (settled.value ? props.answer.recommended : props.answer.next).exposureS);
+
+const spanS = computed(() => shownSpan(props.answer.struts.exposuresS, takenS.value));
+
 /** Ticks at round seconds over the span. */
 const ticks = computed(() => {
-  const [from, to] = [props.answer.struts.exposuresS[0]!, props.answer.struts.exposuresS.at(-1)!];
+  const [from, to] = spanS.value;
   const steps = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
   const step = steps.find((s) => (to - from) / s <= 14) ?? 50;
   const out: number[] = [];
@@ -122,9 +129,8 @@ const shapes = (at: number, [low, high]: readonly [number, number]): Layout['sha
 };
 
 const layout = computed<Partial<Layout>>(() => {
-  const { recommended, next, verdict, struts, slots } = props.answer;
-  const settled = verdict.kind !== 'next coupon';
-  const at = settled ? recommended.exposureS : next.exposureS;
+  const { recommended, struts, slots } = props.answer;
+  const at = takenS.value;
   const [low, high] = recommended.bandS;
   /** Each edge is named at the end where it is clear of the other, below its curve. */
   const label = (text: string, curve: TuningAnswer['struts'], end: 0 | -1, color: string) => ({
@@ -143,7 +149,7 @@ const layout = computed<Partial<Layout>>(() => {
     xaxis: {
       ...CHART_AXIS,
       type: 'log',
-      range: [Math.log10(struts.exposuresS[0]!), Math.log10(struts.exposuresS.at(-1)!)],
+      range: [Math.log10(spanS.value[0]), Math.log10(spanS.value[1])],
       tickvals: ticks.value,
       ticktext: ticks.value.map(seconds),
       showgrid: false,
@@ -164,7 +170,7 @@ const layout = computed<Partial<Layout>>(() => {
         y: 1,
         yref: 'paper',
         yanchor: 'bottom',
-        text: `<b>${settled ? 'best' : 'print'} ${seconds(at)} s${settled ? '' : ' next'}</b>`,
+        text: `<b>${settled.value ? 'best' : 'print'} ${seconds(at)} s${settled.value ? '' : ' next'}</b>`,
         showarrow: false,
         font: { size: 13 },
       },

@@ -34,6 +34,7 @@ import {
 import { newTrial, type TrialPlan } from './newTrial';
 import PrintNext from './PrintNext.vue';
 import { chartSpan, couponCounts, tuningJob } from './tuningJob';
+import { shownSpan } from './shownSpan';
 import { outcomeSentence, rangeWords, verdictJudgement } from './words';
 
 const PLAN: TrialPlan = {
@@ -272,5 +273,15 @@ describe('taking a figure', () => {
       ['heavy', 2.5, 31],
     ]);
     expect(await acceptBase(keep, [], THINGS, { baseExposureS: 31, foundAt: NOW.toISOString() })).toBe(0);
+  });
+});
+
+describe('the span of the chart', () => {
+  it('is that of its curves, and holds what is to be printed wherever it lies', () => {
+    expect(shownSpan([1, 2, 4], 2)).toEqual([1, 4]);
+    const [from] = shownSpan([1, 2, 4], 0.6);
+    expect(from).toBeLessThan(0.6);
+    const [, to] = shownSpan([1, 2, 4], 7);
+    expect(to).toBeGreaterThan(7);
   });
 });
