@@ -1,13 +1,15 @@
-// npm run bench -- exposure | mesh | orient | page | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | mesh | orient | page | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
+import { measureGates } from './gates';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
 import { measureWrites } from './writes';
 
 const BENCHES = {
   exposure: measureExposure,
+  gates: measureGates,
   mesh: measureMesh,
   orient: measureOrient,
   page: measurePage,

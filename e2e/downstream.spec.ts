@@ -62,6 +62,10 @@ test('what was found in the file, and an old vat, are spoken of where they are a
     await expect(page.getByRole('heading', { name: 'Brief', exact: true })).toBeVisible();
     await stage(page, '4', 'Way up and gates');
     await expect(page.getByText('(as the file has them, not set yet)')).toBeVisible();
+    await page.getByRole('button', { name: 'Propose gates' }).click();
+    await expect(page.getByRole('cell', { name: /^Mass 1,/ })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('textbox', { name: 'Gate 1, diameter' })).toBeVisible();
+    await expect(page.getByText(/mass is fed|masses are fed/)).toBeVisible();
     await stage(page, '9', 'Invest');
     await expect(page.getByText(/fragile/i).first()).toBeVisible();
   });

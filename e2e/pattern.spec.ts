@@ -1,16 +1,10 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { readMesh, writeBinaryStl } from '../core/src/mesh';
-import { arc, bowl, box, lathe, moved, together, type TestMesh } from '../core/src/testing/solids';
+import { bowl, box, dumbbell, moved, together, type TestMesh } from '../core/src/testing/solids';
 import { drop } from './drop';
 import { startShop, type StartedShop } from './startShop';
 
-/** Two balls on one axis, joined by a neck of this diameter. */
-function joined(neckMm: number): TestMesh {
-  const [a, b, r] = [3, 2, neckMm / 2];
-  const end = (radius: number): number => (Math.acos(r / radius) * 180) / Math.PI;
-  return lathe([...arc(a, 0, -90, end(a), 24), ...arc(b, 6.5, -end(b), 90, 24)], 64);
-}
 const upsideDown = ({ positions, triangles }: TestMesh): TestMesh => ({
   positions: positions.map((v, i) => (i % 3 === 0 ? v : -v)),
   triangles,
@@ -18,7 +12,7 @@ const upsideDown = ({ positions, triangles }: TestMesh): TestMesh => ({
 
 /** A mass behind a neck, a cup that keeps air, a strut of a fifth of a millimetre, two blocks counted twice. */
 const planted = together(
-  joined(1),
+  dumbbell(1),
   moved(bowl(4, 3, 20, 64), [12, 0, 0]),
   moved(box([0.2, 0.2, 5]), [0, 9, 0]),
   moved(box([4, 4, 3]), [8, 8, 0]),
@@ -26,7 +20,7 @@ const planted = together(
 );
 /** The same with a stout neck, the cup turned over, a stout strut and one block. */
 const mended = together(
-  joined(3.9),
+  dumbbell(3.9),
   moved(upsideDown(bowl(4, 3, 20, 64)), [12, 0, 0]),
   moved(box([1.6, 1.6, 5]), [0, 9, 0]),
   moved(box([6, 4, 3]), [8, 8, 0]),

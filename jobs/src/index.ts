@@ -4,6 +4,14 @@ export { resultOf, type RunOutcome } from './outcome';
 export { partOf, partSchema, pieceOf, type PartInput } from './part';
 export { blobsOf, fileOf, KEEP_NEWEST, KEPT_JOB_NAMES, KEPT_JOBS, keptJob, type KeptJobName } from './kept';
 export { couponFileJob, couponJob, type CouponShape } from './coupon';
+export {
+  feedJob,
+  suggestGatesJob,
+  type FeedAnswer,
+  type FeedInput,
+  type Mass,
+  type SuggestInput,
+} from './feed';
 export { layersJob, type CutLayers, type LayersInput } from './layers';
 export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';

@@ -1,1 +1,12 @@
 export * from './modulus';
+export { readFeedField, type FeedField } from './feedField';
+export {
+  FEED_LIMITS,
+  feedByGates,
+  gradeFeed,
+  type FeedGrade,
+  type FeedingGate,
+  type SpotFeed,
+} from './gateFeed';
+export { judgeFeed } from './judgeFeed';
+export { suggestGates, type SuggestedGate } from './suggestGates';

@@ -36,25 +36,22 @@ const SHARE_OF_MEDIAN = 0.5;
 
 export interface FeedReading {
   hotSpots: HotSpot[];
+  /** Their middles' cells. */
+  entries: number[];
   /** Hot spot that feeds each cell; −1 where none is kept. */
   basin: Int32Array;
 }
 
 /** Hot spots, the necks between them, and what each cell belongs to (handbook 05, "Feed"; 01, "Findings"). */
-export function readFeed(grid: SolidGrid, dexels: Dexels, tree: TriangleTree, medianMm: number): FeedReading {
-  const { bricks, inside } = grid;
-  const { peaks, basin } = findPeaks(bricks, inside);
-  const finder = new BallFinder(bricks, inside, tree);
-  const section = (entry: number): Section => {
-    const ball = finder.at(entry);
-    const radius = BALL_WIDTHS * 2 * ball.radiusMm;
-    const area = areaInBall(tree, ball.at, radius);
-    return {
-      at: ball.at,
-      widthMm: 2 * ball.radiusMm,
-      modulusMm: area > 0 ? volumeInBall(dexels, ball.at, radius) / area : 0,
-    };
-  };
+export function readFeed(
+  grid: Solid,
+  dexels: Dexels,
+  tree: TriangleTree,
+  medianMm: number,
+  { peaks, basin }: Pick<PeakTree, 'peaks' | 'basin'> = findPeaks(grid.bricks, grid.inside),
+): FeedReading {
+  const { bricks } = grid;
+  const section = sectionAt(grid, dexels, tree);
   const least = (SHARE_OF_MEDIAN * medianMm) / bricks.frame.cellMm / 2;
   const kept = keptPeaks(peaks, least);
   const place = new Map(kept.map((p, n) => [p, n]));
@@ -65,7 +62,32 @@ export function readFeed(grid: SolidGrid, dexels: Dexels, tree: TriangleTree, me
     const feedRatio = neck && mass.modulusMm > 0 ? Math.min(1, neck.modulusMm / mass.modulusMm) : 1;
     return { ...mass, parent: peak.parent < 0 ? -1 : place.get(peak.parent)!, neck, feedRatio };
   });
-  return { hotSpots, basin: basin.map((p) => ownerOf(p, peaks, place)) };
+  return {
+    hotSpots,
+    entries: kept.map((p) => peaks[p]!.entry),
+    basin: basin.map((p) => ownerOf(p, peaks, place)),
+  };
+}
+
+type Solid = Pick<SolidGrid, 'bricks' | 'inside'>;
+
+/** Sections of the metal's way, by the cell that they lie at. */
+export function sectionAt(
+  { bricks, inside }: Solid,
+  dexels: Dexels,
+  tree: TriangleTree,
+): (entry: number) => Section {
+  const finder = new BallFinder(bricks, inside, tree);
+  return (entry) => {
+    const ball = finder.at(entry);
+    const radius = BALL_WIDTHS * 2 * ball.radiusMm;
+    const area = areaInBall(tree, ball.at, radius);
+    return {
+      at: ball.at,
+      widthMm: 2 * ball.radiusMm,
+      modulusMm: area > 0 ? volumeInBall(dexels, ball.at, radius) / area : 0,
+    };
+  };
 }
 
 /** The largest peaks whose chain of parents is kept too (a parent is never lower). */

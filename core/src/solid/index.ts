@@ -29,7 +29,7 @@ export { TriangleTree, type Closest } from './triangleTree';
 export { WindingField } from './windingNumber';
 export { measureSolidVolume, type SolidVolume } from './solidVolume';
 export { joined, splitShells, uniteShells, type BooleanEngine, type ExactUnion } from './exactUnion';
-export { findPeaks, type Peak, type PeakTree } from './peaks';
+export { findPeaks, type AllPeaks, type Peak, type PeakTree } from './peaks';
 export { areaInBall, volumeInBall } from './modulus';
 export { findSealedVoids, type SealedVoid } from './voids';
 export { findAirPockets, type AirPocket } from './airPockets';

@@ -16,6 +16,17 @@ export interface PeakTree {
   peaks: Peak[];
   /** Peak whose slope each cell lies on; −1 where the field is 0 or no brick stands. */
   basin: Int32Array;
+  /** Every maximum of the field, those of one peak too. */
+  all: AllPeaks;
+}
+
+/** All maxima, as they hang on each other: the narrowest saddle on the way between two is that of the widest way. */
+export interface AllPeaks {
+  /** Higher maximum that the widest way leads to, −1 for the highest of a connected region; and the saddle's cell. */
+  parent: Int32Array;
+  saddleEntry: Int32Array;
+  /** Maximum whose slope each cell lies on; −1 in empty cells. Empty unless it was asked for. */
+  basin: Int32Array;
 }
 
 /** Peaks whose saddle is higher than this share of the lower one are one (handbook 05, "Feed"). */
@@ -26,9 +37,10 @@ const ONE_PEAK_CELLS = 1;
 /**
  * Cells in falling order of distance, joined to their neighbours (26 in thin places) that came before (sorted union-find): where
  * two regions meet is the narrowest place of the widest way between their peaks. O(N log N) in cells.
+ * `keepAll` keeps the slopes of all maxima.
  */
-export function findPeaks(bricks: Bricks, field: Uint16Array): PeakTree {
-  return new PeakSearch(bricks, field).run();
+export function findPeaks(bricks: Bricks, field: Uint16Array, keepAll = false): PeakTree {
+  return new PeakSearch(bricks, field).run(keepAll);
 }
 
 class PeakSearch {
@@ -49,13 +61,13 @@ class PeakSearch {
     this.basin = new Int32Array(field.length).fill(-1);
   }
 
-  run(): PeakTree {
+  run(keepAll: boolean): PeakTree {
     const { field } = this;
     const cells: number[] = [];
     for (let e = 0; e < field.length; e++) if (field[e] !== 0) cells.push(e);
     const sorted = sortByValue(field, Uint32Array.from(cells));
     for (let n = 0; n < sorted.length; n++) this.add(sorted[n]!);
-    return this.result();
+    return this.result(keepAll);
   }
 
   private find(region: number): number {
@@ -124,7 +136,7 @@ class PeakSearch {
     return upper;
   }
 
-  private result(): PeakTree {
+  private result(keepAll: boolean): PeakTree {
     const resolve = (p: number): number => {
       let at = p;
       while (this.alias[at] !== at) at = this.alias[at]!;
@@ -138,8 +150,13 @@ class PeakSearch {
     });
     const to = Int32Array.from(this.peaks, (_, p) => number.get(resolve(p))!);
     const { basin } = this;
+    const all: AllPeaks = {
+      parent: Int32Array.from(this.peaks, ({ parent }) => parent),
+      saddleEntry: Int32Array.from(this.peaks, ({ saddleEntry }) => saddleEntry),
+      basin: keepAll ? basin.slice() : new Int32Array(0),
+    };
     for (let e = 0; e < basin.length; e++) if (basin[e]! >= 0) basin[e] = to[basin[e]!]!;
-    return { peaks, basin };
+    return { peaks, basin, all };
   }
 }
 

@@ -237,3 +237,9 @@ export function prism(section: readonly (readonly [number, number])[], length: n
   }
   return { positions, triangles };
 }
+
+/** Balls of 6 and 4 mm, their middles 6.5 mm apart up z, joined by a round neck. */
+export function dumbbell(neckMm: number): TestMesh {
+  const end = (radius: number): number => (Math.acos(neckMm / 2 / radius) * 180) / Math.PI;
+  return lathe([...arc(3, 0, -90, end(3), 24), ...arc(2, 6.5, -end(2), 90, 24)], 64);
+}

@@ -9,8 +9,11 @@ export interface JobContext {
   engine: () => Promise<BooleanEngine<unknown>>;
   /** What is being done now, and how far it is, 0 to 1. */
   report: (step: string, share: number) => void;
-  /** What the runner keeps from one job to the next, under a name: a part that was read is not read again. */
-  memo: <T>(name: string, make: () => Promise<T>) => Promise<T>;
+  /**
+   * What the runner keeps of a file from one job to the next, under a name: a part that was read is not read again. It
+   * is let go when a job is about another file.
+   */
+  memo: <T>(file: string, name: string, make: () => Promise<T>) => Promise<T>;
 }
 
 /** What a job does. */

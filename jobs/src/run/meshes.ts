@@ -58,7 +58,7 @@ export const readFile: Run<FileInput, FileReading> = async ({ file, fileName, un
   if (reading.status === 'unit needed') return { output: reading };
   const { mesh, measure } = reading;
   // Its analysis comes next, and needs not read it again.
-  await context.memo(memoName(partOf({ fileHash: file, fileName, measure })), async () => ({
+  await context.memo(file, memoName(partOf({ fileHash: file, fileName, measure })), async () => ({
     mesh,
     measure,
   }));

@@ -1,7 +1,7 @@
 import { writeBinaryStl } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cube } from '../../../core/src/testing/solids';
-import { sha256, type PatternOutput, type ViewMesh } from '../index';
+import { sha256, type FeedAnswer, type PatternOutput, type ViewMesh } from '../index';
 import { makeRunner } from './index';
 
 const bytesOf = (size: number) => {
@@ -39,6 +39,21 @@ describe('a runner', () => {
     expect(fetched).toBe(1);
     expect((outputs[1] as ViewMesh).triangles.length).toBe(36);
     expect((outputs[2] as PatternOutput).measure.volumeMm3).toBeCloseTo(64, 6);
+  });
+
+  it('follows the metal from gate after gate on one reading of the part', async () => {
+    const file = await sha256(bytesOf(4));
+    const part = { file, format: 'stl', unitMm: 1 };
+    const grid = { part, cellMm: 0.1, medianMm: 0 };
+    const { fetched, outputs } = await runs(
+      ['suggest gates', { ...grid, cleanPoints: [] }],
+      ['feed', { ...grid, gates: [{ at: [2, 2, 0], diameterMm: 3 }] }],
+      ['feed', { ...grid, gates: [{ at: [2, 2, 4], diameterMm: 1.5 }] }],
+    );
+    expect(fetched).toBe(1);
+    expect(outputs[0]).toHaveLength(1);
+    const ratios = outputs.slice(1).map((answer) => (answer as FeedAnswer).feeds[0]!.gateRatio);
+    expect(ratios[0]).toBeCloseTo(2 * ratios[1]!, 9);
   });
 
   it('reads it again in another unit, and after another part', async () => {

@@ -1,6 +1,7 @@
 import { MeshFileError, type BooleanEngine } from '@zero-pour/core';
 import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
+import { feedJob, suggestGatesJob } from '../feed';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
 import { patternJob } from '../pattern';
@@ -12,6 +13,7 @@ import { standingJob } from '../standing';
 import { spreadJob, tuneJob } from '../tuning';
 import { waysJob } from '../ways';
 import type { JobContext, Run } from './context';
+import { feed, suggest } from './feed';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { findSprues } from './sprues';
@@ -36,6 +38,8 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(couponFileJob, saveCoupon),
     runnable(savePartJob, savePart),
     runnable(spruesJob, findSprues),
+    runnable(feedJob, feed),
+    runnable(suggestGatesJob, suggest),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),
@@ -48,14 +52,16 @@ type Supplies = Pick<JobContext, 'blob' | 'report'> & { engine: () => Promise<Bo
  * an outcome; anything else is thrown.
  */
 export function makeRunner(): (name: string, input: unknown, supplies: Supplies) => Promise<RunOutcome> {
-  let kept: { name: string; made: Promise<unknown> } | undefined;
-  const memo = <T>(name: string, make: () => Promise<T>): Promise<T> => {
-    if (kept?.name !== name) {
-      kept = { name, made: make() };
-      // What failed is tried again by the next one.
-      kept.made.catch(() => (kept = undefined));
-    }
-    return kept.made as Promise<T>;
+  let about = '';
+  const kept = new Map<string, Promise<unknown>>();
+  const memo = <T>(file: string, name: string, make: () => Promise<T>): Promise<T> => {
+    if (about !== file) kept.clear();
+    about = file;
+    const found = kept.get(name) ?? make();
+    kept.set(name, found);
+    // What failed is tried again by the next one.
+    found.catch(() => kept.delete(name));
+    return found as Promise<T>;
   };
   return async (name, input, supplies) => {
     const found = JOBS.get(name);

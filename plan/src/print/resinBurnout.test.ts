@@ -19,7 +19,9 @@ describe('a programme with a resin', () => {
     expect(more.suits).toBe(false);
   });
   it('does not suit one that it heats too steeply while it swells', () => {
-    expect(burnoutWith({ ...gentle, rampMaxCPerH: 5, fastAllowed: false }, programme!, kiln).suits).toBe(false);
+    expect(burnoutWith({ ...gentle, rampMaxCPerH: 5, fastAllowed: false }, programme!, kiln).suits).toBe(
+      false,
+    );
   });
 });
 

@@ -3,12 +3,16 @@ import {
   GATE_DIAMETER,
   GATE_MIN_MM,
   GATE_MODULUS_FACTOR,
+  judgeFeed,
   judgeGates,
   proposedGates,
   type Gates,
+  say,
+  type FeedingGate,
   type Judgement,
 } from '@zero-pour/core';
 import { pieceMeasure } from '@zero-pour/contracts';
+import { feedJob, patternJob, pieceOf, type FeedAnswer, type FeedInput } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { figure, fromFigure, type Figure } from '../figure';
@@ -21,6 +25,9 @@ export interface PartGates {
   /** How many of them the file holds already. */
   inFile: number;
   advice: Figure;
+  /** What is asked of the feed; none while no gate has a place on the part. */
+  feedWish: FeedInput | undefined;
+  feed: FeedAnswer | undefined;
   judgements: Judgement[];
 }
 
@@ -63,18 +70,62 @@ function gatesInFile({ pattern }: Part): Gates | undefined {
   return { count: sections.length, diameterMm, lengthMm: 0 };
 }
 
+/** Cell that a feed is read with at once; the worker takes a coarser one for a part that would not fit. mm. */
+const FEED_CELL_MM = 0.1;
+
+/** The round gate that freezes as late as one of this section. */
+const roundOf = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
+  (2 * widthMm * heightMm) / (widthMm + heightMm);
+
+/** Gates that have a place: those set on the model, and those that the file holds. */
+export function placedGates({ doc }: Pick<PourContext, 'doc'>, { key, pattern }: Part): FeedingGate[] {
+  const set = doc.wayUp.lines[key]?.gates?.placed ?? [];
+  return [
+    ...set.map(({ placeMm, section }) => ({ at: placeMm, diameterMm: roundOf(section) })),
+    ...(pattern.sprues?.sections ?? []).map(({ at, diameterMm }) => ({ at, diameterMm })),
+  ];
+}
+
+/** What the feed of a part is read by, whatever gates it is given. */
+export function feedGrid(context: PourContext, { pattern }: Part): Omit<FeedInput, 'gates'> {
+  const part = pieceOf(pattern);
+  const reading = context.readings.of(patternJob, part);
+  const { result } = reading.status === 'known' ? reading.value : {};
+  const medianMm = result?.status === 'analysed' ? result.analysis.thickness.p50Mm : 0;
+  return { part, cellMm: FEED_CELL_MM, medianMm };
+}
+
+function wishOf(context: PourContext, part: Part): FeedInput | undefined {
+  const gates = placedGates(context, part);
+  return gates.length > 0 ? { ...feedGrid(context, part), gates } : undefined;
+}
+
+const NOT_FOLLOWED: Judgement = {
+  rule: 'feed unread',
+  weight: 'watch',
+  lead: 'The way to each mass is not followed yet.',
+  why: say`Until it is, only the whole part's V/A is known, which sees no necks.`,
+};
+
 function planPart(context: PourContext, part: Part): PartGates {
   const modulus = modulusOf(part);
   const advice = adviceOf(modulus);
   const set = context.doc.wayUp.lines[part.key]?.gates;
   const gates = set ?? gatesInFile(part) ?? proposedGates(advice.value);
+  const feedWish = wishOf(context, part);
+  const reading = feedWish && context.readings.of(feedJob, feedWish);
+  const feed = reading?.status === 'known' ? reading.value : undefined;
   return {
     part,
     gates,
     proposed: set === undefined,
     inFile: part.pattern.sprues?.sections.length ?? 0,
     advice,
-    judgements: judgeGates(gates, modulus.value),
+    feedWish,
+    feed,
+    judgements: feed
+      ? judgeFeed(feed.masses, feed.feeds, feedWish!.gates, feed.cellMm)
+      : [...(feedWish ? [NOT_FOLLOWED] : []), ...judgeGates(gates, modulus.value)],
   };
 }
 

@@ -5,7 +5,7 @@ import PickRow from '../../components/PickRow.vue';
 import { said } from '../../components/said';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { standingJob } from '@zero-pour/jobs';
-import { nameOfPart, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
+import { nameOfPart, placedGates, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -15,6 +15,9 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { PartView, type Point, type ViewShape } from '../../pattern';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
+import GateMarks from '../wayUp/GateMarks.vue';
+import GatesOnPart from '../wayUp/GatesOnPart.vue';
+import { newGate, normalOf, withPlaced } from '../wayUp/placeGates';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
 import SaveScaled from '../scale/SaveScaled.vue';
@@ -51,7 +54,22 @@ const takeShape = (loaded: ViewShape, { id }: Pattern): void =>
   void (loadedShape.value = { patternId: id, shape: loaded });
 const picking = shallowRef(false);
 const clean = computed(() => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.clean ?? []);
-function pick(picked: { at: Point } | null): void {
+const placing = shallowRef(false);
+watch(placing, (on) => on && (picking.value = false));
+watch(picking, (on) => on && (placing.value = false));
+const placedCount = computed(
+  () => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.gates?.placed?.length ?? 0,
+);
+const gatesOnPart = computed(() => (entry.value ? placedGates(plan.value.context, entry.value.part) : []));
+function placeGate({ at, vertices }: { at: Point; vertices: Point }): void {
+  if (!entry.value || !shape.value) return;
+  const { gates, part } = entry.value;
+  const before = pour.value.doc.wayUp.lines[part.key]?.gates?.placed ?? [];
+  const gate = newGate(at, normalOf(shape.value, vertices), gates.diameterMm);
+  set(['wayUp', 'lines', part.key, 'gates'], withPlaced(gates, [...before, gate]));
+}
+function pick(picked: { at: Point; vertices: Point } | null): void {
+  if (placing.value && picked) return placeGate(picked);
   if (!picking.value || !picked || !entry.value || !shape.value) return;
   const kept = clean.value.filter((point) => !sameFace(shape.value!, point, picked.at));
   const points = kept.length < clean.value.length ? kept : [...clean.value, picked.at];
@@ -118,7 +136,18 @@ const stance = computed(() => {
         @pick="pick"
       >
         <template #default="over">
-          <SupportMarks v-if="advice && !picking" :advice="advice" :supported="supported" v-bind="over" />
+          <GateMarks
+            v-if="placing || gatesOnPart.length > 0"
+            :gates="gatesOnPart"
+            :feed="entry.feed"
+            v-bind="over"
+          />
+          <SupportMarks
+            v-else-if="advice && !picking"
+            :advice="advice"
+            :supported="supported"
+            v-bind="over"
+          />
         </template>
       </PartView>
       <div>
@@ -147,9 +176,6 @@ const stance = computed(() => {
         <button type="button" class="text-button" @click="turn(NO_ROTATION)">As in the file</button>
       </div>
     </div>
-    <StandingAdvice :part="entry.part" :state="standing" />
-    <WaySearch v-if="!supported" v-model:picking="picking" :part="entry.part" />
-    <SaveScaled v-if="scale && !supported" :scale="scale" standing />
     <section class="stage-block">
       <h2>
         Gates of each {{ entry.part.pattern.name
@@ -161,14 +187,17 @@ const stance = computed(() => {
               : ' (proposed by the modulus rule, not set yet)'
         }}
       </h2>
+      <GatesOnPart v-model:placing="placing" :entry="entry" class="on-part" />
       <div class="form-grid">
         <QuantityField
+          v-if="placedCount === 0"
           v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'count')"
           :model-value="entry.gates.count"
           required
           @update:model-value="(n) => n !== undefined && setGates({ count: Math.round(n) })"
         />
         <QuantityField
+          v-if="placedCount === 0"
           v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'diameterMm')"
           :model-value="entry.gates.diameterMm"
           required
@@ -184,13 +213,17 @@ const stance = computed(() => {
           >Take the proposal</v-btn
         >
       </div>
-      <p class="mt-3">
+      <p v-if="placedCount === 0" class="mt-3">
         The modulus rule asks for
         <FigureValue :figure="entry.advice" class="num" @go-to="(s) => emit('goTo', s)" />, on the thickest
-        mass.
+        mass: by the whole part’s V/A, which sees no necks. Gates with a place on the part are followed to
+        each mass.
       </p>
       <JudgementList :judgements="entry.judgements" />
     </section>
+    <StandingAdvice :part="entry.part" :state="standing" />
+    <WaySearch v-if="!supported" v-model:picking="picking" :part="entry.part" />
+    <SaveScaled v-if="scale && !supported" :scale="scale" standing />
   </template>
 </template>
 
@@ -202,6 +235,9 @@ const stance = computed(() => {
 }
 .view {
   height: 340px;
+}
+.on-part {
+  margin-bottom: 12px;
 }
 .axis {
   display: grid;

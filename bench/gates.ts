@@ -1,0 +1,50 @@
+import { feedByGates, readFeedField, readPattern, suggestGates, type FeedField } from '@zero-pour/core';
+import { createDemoShop } from '@zero-pour/demo';
+import { median, ms, table } from './table';
+import { torusStl } from './torus';
+
+/** A gate that is moved: the answer is to stand within 300 ms for a 25 mm part at 0.1 mm. */
+const MOVES = 20;
+
+function timed<T>(work: () => T): [T, number] {
+  const began = performance.now();
+  const made = work();
+  return [made, performance.now() - began];
+}
+
+/** Moves a gate from mass to mass, and the median of what each move costs. */
+function moveMs(field: FeedField): number {
+  const times = Array.from({ length: MOVES }, (_, n) => {
+    const { at } = field.hotSpots[n % field.hotSpots.length]!;
+    return timed(() => feedByGates(field, [{ at, diameterMm: 2 + 0.05 * n }]))[1];
+  });
+  return median(times);
+}
+
+/** The grid once, a gate moved, and gates proposed: at 0.1 mm as the page does it, and at 0.05. */
+export async function measureGates(): Promise<string> {
+  const { bytes, file } = await createDemoShop(new Date());
+  const parts = [
+    ...file.patterns.map((p) => [p.name, bytes.get(p.fileHash)!] as const),
+    ['Torus, 25 mm, 150 000 triangles', torusStl(150_000)] as const,
+  ];
+  const rows = parts.flatMap(([name, stl]) => {
+    const reading = readPattern(stl, 'part.stl', 1);
+    if (reading.status !== 'read') return [];
+    const { mesh, measure } = reading;
+    return [0.1, 0.05].map((cellMm) => {
+      const [field, gridMs] = timed(() => readFeedField(mesh, measure.volumeMm3, { cellMm, medianMm: 0 }));
+      const [gates, suggestMs] = timed(() => suggestGates(field, mesh));
+      return {
+        part: name,
+        'cell wanted, taken': `${cellMm}, ${field.cellMm.toFixed(3)} mm`,
+        masses: field.hotSpots.length,
+        'grid, once': ms(gridMs),
+        'a gate moved (limit 300 ms)': ms(moveMs(field)),
+        'gates proposed': ms(suggestMs),
+        proposed: gates.length,
+      };
+    });
+  });
+  return table(rows);
+}

@@ -1,0 +1,101 @@
+import { measureBounds, type WeldedMesh } from '../mesh';
+import { chooseResolution, readFeed, sectionAt, type FeedReading, type Section } from '../pattern';
+import {
+  BRICK_CELLS,
+  bricksNearSolid,
+  columnsOf,
+  crossColumns,
+  FAR,
+  fillSolid,
+  findPeaks,
+  frameRound,
+  measureDistances,
+  solidRuns,
+  TriangleTree,
+  WindingField,
+  type AllPeaks,
+  type Bricks,
+} from '../solid';
+
+/** A part on a grid with its masses and the ways between them: whatever gates it is given, this stays. */
+export interface FeedField extends FeedReading {
+  bricks: Bricks;
+  /** Squared distance to the nearest empty cell, in cells. */
+  inside: Uint16Array;
+  cellMm: number;
+  /** Every maximum of the distance, for exact ways. */
+  all: AllPeaks;
+  /** The metal's section at a cell. */
+  sectionOf: (entry: number) => Section;
+}
+
+/**
+ * Reads masses, ways and necks once (handbook 05, "Feed"). `cellMm`: as fine as wanted; coarser where the part would not
+ * fit. `medianMm`: half of the part is thinner; ends and beads far under it are no masses. O(N log N) in cells.
+ */
+export function readFeedField(
+  mesh: WeldedMesh,
+  volumeMm3: number,
+  { cellMm, medianMm }: { cellMm: number; medianMm: number },
+): FeedField {
+  const bounds = measureBounds(mesh.positions);
+  const { midMm } = chooseResolution(bounds, volumeMm3);
+  // The grid of an analysis is as fine as the machine holds; asked for half of it, the solid has eight times the cells.
+  const cell = Math.max(cellMm, midMm / (cellMm < midMm ? 2 : 1));
+  const frame = frameRound(bounds, cell, 1);
+  const tree = new TriangleTree(mesh.positions, mesh.triangles);
+  let field: WindingField | undefined;
+  const dexels = solidRuns(
+    crossColumns(mesh.positions, mesh.triangles, columnsOf(frame)),
+    (u, v, w) => (field ??= new WindingField(tree)).at(u, v, w) > 0.5,
+  );
+  const bricks = bricksNearSolid(dexels, frame, 0);
+  const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
+  fillSolid(bricks, dexels, inside, FAR);
+  measureDistances(bricks, inside, 'zero');
+  const grid = { bricks, inside };
+  const found = findPeaks(bricks, inside, true);
+  const sectionOf = sectionAt(grid, dexels, tree);
+  const feed = readFeed(grid, dexels, tree, medianMm, found);
+  const stoutest = stoutestCells(feed, inside, sectionOf);
+  return {
+    ...feed,
+    hotSpots: feed.hotSpots.map((spot, n) => ({ ...spot, ...stoutest[n]!.section })),
+    entries: stoutest.map(({ entry }) => entry),
+    ...grid,
+    all: found.all,
+    cellMm: cell,
+    sectionOf,
+  };
+}
+
+/** Cells as wide as this share of a mass's widest are its middle as well. */
+export const MIDDLE_SHARE = 0.9;
+/** Of them so many are looked at. */
+const LOOKED_AT = 24;
+
+/**
+ * Where each mass is stoutest. Along a plate, a wire or a ring many cells are as wide as the widest, and the first of them may
+ * lie at an end, with less metal round it than there is anywhere else: a gate for that place would freeze before the rest.
+ */
+function stoutestCells(
+  { basin, entries, hotSpots }: FeedReading,
+  inside: Uint16Array,
+  sectionOf: (entry: number) => Section,
+): { entry: number; section: Section }[] {
+  const middles: number[][] = entries.map(() => []);
+  for (let e = 0; e < basin.length; e++) {
+    const spot = basin[e]!;
+    if (spot >= 0 && inside[e]! >= MIDDLE_SHARE ** 2 * inside[entries[spot]!]!) middles[spot]!.push(e);
+  }
+  return entries.map((entry, n) => {
+    const cells = middles[n]!;
+    const every = Math.max(1, cells.length / LOOKED_AT);
+    let best = { entry, section: hotSpots[n]! as Section };
+    for (let k = every / 2; k < cells.length; k += every) {
+      const section = sectionOf(cells[Math.floor(k)]!);
+      if (section.modulusMm > best.section.modulusMm) best = { entry: cells[Math.floor(k)]!, section };
+    }
+    return best;
+  });
+}

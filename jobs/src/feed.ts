@@ -1,0 +1,69 @@
+import type { HotSpot, SpotFeed, SuggestedGate } from '@zero-pour/core';
+import { z } from 'zod';
+import { defineJob, typed } from './job';
+import { partSchema } from './part';
+
+const placeSchema = z.tuple([z.number(), z.number(), z.number()]);
+const sectionFields = {
+  at: placeSchema,
+  widthMm: z.number().nonnegative(),
+  modulusMm: z.number().nonnegative(),
+};
+
+/** A part on a grid, for its feed: as fine as this, with half of its volume thinner than that. mm. */
+const fieldInput = {
+  part: partSchema,
+  cellMm: z.number().min(0.02).max(2),
+  medianMm: z.number().nonnegative(),
+};
+
+const feedInputSchema = z.strictObject({
+  ...fieldInput,
+  gates: z.array(z.strictObject({ at: placeSchema, diameterMm: z.number().positive() })).max(40),
+});
+export type FeedInput = z.infer<typeof feedInputSchema>;
+
+/** A mass of the part, without what it hangs on. */
+export type Mass = Pick<HotSpot, 'at' | 'widthMm' | 'modulusMm'>;
+
+export interface FeedAnswer {
+  /** The cell it came to: coarser where the part would not fit. */
+  cellMm: number;
+  masses: Mass[];
+  feeds: SpotFeed[];
+}
+
+const feedAnswerSchema = z.strictObject({
+  cellMm: z.number().positive(),
+  masses: z.array(z.strictObject(sectionFields)).max(100),
+  feeds: z
+    .array(
+      z.strictObject({
+        spot: z.number().int().nonnegative(),
+        gate: z.number().int().min(-1),
+        gateRatio: z.number().nonnegative(),
+        neckRatio: z.number().nonnegative(),
+        neck: z.strictObject(sectionFields).nullable(),
+      }),
+    )
+    .max(100),
+}) satisfies z.ZodType<FeedAnswer>;
+
+/** Whether gates feed the masses of a part. */
+export const feedJob = defineJob({
+  name: 'feed',
+  version: 1,
+  input: feedInputSchema,
+  output: feedAnswerSchema,
+});
+
+const suggestInputSchema = z.strictObject({ ...fieldInput, cleanPoints: z.array(placeSchema).max(20) });
+export type SuggestInput = z.infer<typeof suggestInputSchema>;
+
+/** The fewest gates that feed every mass, off the faces that must stay clean. */
+export const suggestGatesJob = defineJob({
+  name: 'suggest gates',
+  version: 1,
+  input: suggestInputSchema,
+  output: typed<SuggestedGate[]>(),
+});

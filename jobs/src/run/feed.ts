@@ -1,0 +1,36 @@
+import {
+  feedByGates,
+  growFaces,
+  readFeedField,
+  suggestGates,
+  type FeedField,
+  type SuggestedGate,
+} from '@zero-pour/core';
+import type { FeedAnswer, FeedInput, SuggestInput } from '../feed';
+import type { JobContext, Run } from './context';
+import { readPart } from './readPart';
+
+/** The grid of a part stays with the runner: only the ways are found anew when a gate is moved. */
+async function fieldOf(
+  { part, cellMm, medianMm }: Pick<FeedInput, 'part' | 'cellMm' | 'medianMm'>,
+  context: JobContext,
+): Promise<FeedField> {
+  return context.memo(part.file, `feed ${cellMm} ${medianMm} ${part.unitMm}`, async () => {
+    const { mesh, measure } = await readPart(part, context);
+    context.report('feed', 0.2);
+    return readFeedField(mesh, measure.volumeMm3, { cellMm, medianMm });
+  });
+}
+
+export const feed: Run<FeedInput, FeedAnswer> = async (input, context) => {
+  const field = await fieldOf(input, context);
+  const masses = field.hotSpots.map(({ at, widthMm, modulusMm }) => ({ at, widthMm, modulusMm }));
+  return { output: { cellMm: field.cellMm, masses, feeds: feedByGates(field, input.gates) } };
+};
+
+export const suggest: Run<SuggestInput, SuggestedGate[]> = async (input, context) => {
+  const field = await fieldOf(input, context);
+  const { mesh } = await readPart(input.part, context);
+  const show = input.cleanPoints.length > 0 ? growFaces(mesh, input.cleanPoints) : undefined;
+  return { output: suggestGates(field, mesh, show) };
+};
