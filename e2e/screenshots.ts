@@ -55,6 +55,8 @@ const searchWays = async (page: Page): Promise<void> => {
   await page.locator('.part[data-ready="true"]').waitFor({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Search', exact: true }).click();
   await page.getByRole('button', { name: 'Take safest' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Propose gates' }).click();
+  await page.getByRole('cell', { name: /^Mass 1,/ }).waitFor({ timeout: 60_000 });
   await page.getByText(/\d+ supports:/).waitFor({ timeout: 30_000 });
   await page.mouse.wheel(0, -2000);
 };

@@ -67,6 +67,11 @@ const ways = computed(() => {
   fill: none;
   stroke-width: 2.4;
 }
+/* Light round it, so that no colour of the part swallows it. */
+.mass,
+.neck {
+  filter: drop-shadow(0 0 1px var(--paper)) drop-shadow(0 0 1px var(--paper));
+}
 .mass {
   stroke-dasharray: 6 4;
 }

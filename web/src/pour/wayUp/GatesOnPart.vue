@@ -131,7 +131,7 @@ const rows = computed(() =>
   flex-wrap: nowrap;
 }
 .feeds {
-  margin-top: 12px;
+  margin: 12px 0;
 }
 .good {
   color: var(--verd-text);
