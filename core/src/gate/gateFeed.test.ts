@@ -1,5 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import reference from '../../reference/geometry.json';
 import { seededRandom } from '../numeric';
 import { allBricks, BRICK_CELLS, cellOf, entryOf, FAR, findPeaks, measureDistances } from '../solid';
 import { measured, turned } from '../testing/analysed';
@@ -7,7 +7,7 @@ import { box, dumbbell, lathe, moved, together, torus, type TestMesh } from '../
 import type { FeedField } from './feedField';
 import { feedByGates, gradeFeed, readFeedField, type FeedingGate } from './index';
 
-const golden = (JSON.parse(readFileSync(new URL('../../../../shared/reference/geometry.json', import.meta.url), 'utf8')) as { feed: { large: number; small: number; hot_spots: number } }).feed; // prettier-ignore
+const golden = reference.feed;
 
 const fieldOf = (mesh: TestMesh, cellMm = 0.1): FeedField => {
   const read = measured(mesh);

@@ -11,4 +11,4 @@ export {
   type Mix,
 } from './mix';
 export { investSteps, WORKING_REFERENCE_C, workingMinutes, type InvestStep } from './workingTime';
-export { judgeBoric, judgeGrade, judgeRatio, judgeWater, knownWaterC } from './judgeMix';
+export { judgeBond, judgeBoric, judgeGrade, judgeRatio, judgeWater, knownWaterC } from './judgeMix';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import reference from '../../reference/invest.json';
 import { flaskVolumeMl } from '../flask';
 import { InputError } from '../numeric';
-import { BORIC_ACID, investSteps, mixSlurry, POWDER_DENSITY, workingMinutes } from './index';
+import { judgeBond, BORIC_ACID, investSteps, mixSlurry, POWDER_DENSITY, workingMinutes } from './index';
 
 const flaskMl = flaskVolumeMl(76, 102);
 const mix = mixSlurry(flaskMl, 4.55, 0.4);
@@ -38,5 +38,22 @@ describe('working time', () => {
     expect(steps[0]?.endsAtMin).toBeCloseTo(3, 9);
     expect(steps.at(-1)?.endsAtMin).toBeCloseTo(9.5, 9);
     expect(investSteps(4.75).map((s) => s.endsAtMin! * 2)).toEqual(steps.map((s) => s.endsAtMin));
+  });
+});
+
+describe('metal and bond', () => {
+  const gypsum = { name: 'Harbour Stout', ceilingC: 750 };
+  it.each([
+    ['a platinum alloy', 1850, 'stop'],
+    ['steel', 1500, 'stop'],
+    ['a cobalt alloy', 1400, 'stop'],
+    ['nickel-white gold', 1090, undefined],
+    ['22 ct yellow gold', 1060, undefined],
+    ['copper', 1175, undefined],
+  ] as const)('%s, poured from %d °C: %s', (name, lowC, weight) => {
+    expect(judgeBond({ name, lowC }, gypsum)[0]?.weight).toBe(weight);
+  });
+  it('says nothing of a powder that stands the heat', () => {
+    expect(judgeBond({ name: 'steel', lowC: 1500 }, { name: 'Hard Shell', ceilingC: 1100 })).toEqual([]);
   });
 });

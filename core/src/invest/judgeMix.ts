@@ -35,6 +35,27 @@ export function judgeGrade(grade: string): Judgement[] {
   ];
 }
 
+/** Metal poured hotter than this reacts with gypsum, °C (handbook 05). */
+const GYPSUM_METAL_C = 1200;
+/** A powder that stands more than this is not bonded by gypsum, °C. */
+const GYPSUM_POWDER_C = 900;
+
+/** Metal too hot for a gypsum-bonded powder, by the least temperature that it is poured at: by its heat, not its name. */
+export function judgeBond(
+  metal: { name: string; lowC: number },
+  powder: { name: string; ceilingC: number },
+): Judgement[] {
+  if (metal.lowC <= GYPSUM_METAL_C || powder.ceilingC > GYPSUM_POWDER_C) return [];
+  return [
+    {
+      rule: 'bond',
+      weight: 'stop',
+      lead: 'Not in this powder.',
+      why: say`${metal.name} is poured at ${quantity(metal.lowC, 'degC')} or more; above about ${quantity(GYPSUM_METAL_C, 'degC')} metal reacts with gypsum-bonded powder such as ${powder.name}, which breaks down and fumes. Take a phosphate-bonded one.`,
+    },
+  ];
+}
+
 export function judgeBoric(school: BoricSchool): Judgement[] {
   if (school === 'none') return [];
   return [

@@ -31,6 +31,19 @@ describe('density', () => {
   });
 });
 
+describe('measured densities of the book', () => {
+  it.each([
+    ['Silicon bronze', 8.45, 4, 6],
+    ['Yellow brass 70/30', 8.53, 1, 3],
+  ] as const)('%s is %d, which the mixing rule misses by %d to %d %%', (name, density, least, most) => {
+    const alloy = BOOK_ALLOYS.find((a) => a.name === name)!;
+    expect(alloy.densityGPerCm3).toBe(density);
+    const off = 100 * Math.abs(alloyDensity(alloy.composition) / density - 1);
+    expect(off).toBeGreaterThan(least);
+    expect(off).toBeLessThan(most);
+  });
+});
+
 describe('the book’s alloys', () => {
   it.each(BOOK_ALLOYS.map((a) => [a.name, a] as const))('%s is in order', (_, alloy) => {
     expect(alloy.solidusC).toBeLessThanOrEqual(alloy.liquidusC);

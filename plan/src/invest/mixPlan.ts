@@ -2,6 +2,7 @@ import {
   BORIC_ACID,
   flaskVolumeMl,
   investSteps,
+  judgeBond,
   judgeBoric,
   judgeGrade,
   judgeRatio,
@@ -9,6 +10,7 @@ import {
   knownWaterC,
   MIX_WASTE_PERCENT,
   POWDER,
+  pourTemperatures,
   POWDER_DENSITY,
   ROUND_ML,
   SLURRY_DENSITY,
@@ -124,7 +126,7 @@ export function planMix(
   context: PourContext,
   hung: readonly { context: FlaskContext; tree: Planned<TreePlan> }[],
 ): Planned<MixPlan> {
-  const { powder, doc } = context;
+  const { powder, alloy, doc } = context;
   const planned = fillAll(hung);
   const flask = hung.find((one) => !one.context.flask) ? undefined : hung;
   if (!powder || !flask) {
@@ -156,6 +158,12 @@ export function planMix(
       waterKnown: waterTempC !== undefined,
       steps: investSteps(workingMin),
       judgements: [
+        ...(alloy
+          ? judgeBond(
+              { name: alloy.name, lowC: pourTemperatures(alloy, doc.brief.castClass).metal.lowC },
+              powder,
+            )
+          : []),
         ...judgeRatio(powder, ratio.value),
         ...(context.resin ? judgeGrade(powder.grade) : []),
         ...judgeBoric(doc.invest.boric.school),

@@ -16,6 +16,8 @@ export type Divest = 'quench' | 'break out';
 export interface BookAlloy {
   name: string;
   composition: Composition;
+  /** Measured, g/cm³, where volumes do not add up: silicon and zinc dissolve closer than the mixing rule has them. */
+  densityGPerCm3?: number;
   liquidusC: number;
   solidusC: number;
   /** Flask at the pour. `mixed` is taken as standard. */
@@ -161,6 +163,7 @@ export const BOOK_ALLOYS: readonly BookAlloy[] = [
   {
     name: 'Silicon bronze',
     composition: { Cu: 0.96, Si: 0.04 },
+    densityGPerCm3: 8.45,
     liquidusC: 1025,
     solidusC: 970,
     flask: COPPER_FLASK,
@@ -174,6 +177,7 @@ export const BOOK_ALLOYS: readonly BookAlloy[] = [
   {
     name: 'Yellow brass 70/30',
     composition: { Cu: 0.7, Zn: 0.3 },
+    densityGPerCm3: 8.53,
     liquidusC: 955,
     solidusC: 915,
     flask: COPPER_FLASK,
