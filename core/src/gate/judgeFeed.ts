@@ -1,6 +1,6 @@
 import { quantity, say, type Phrase } from '../numeric';
 import type { Judgement } from '../judge';
-import type { Section } from '../pattern';
+import { HOT_SPOTS_MAX, type Section } from '../pattern';
 import { FEED_LIMITS, gradeFeed, type SpotFeed } from './gateFeed';
 import { gateDiameterForModulusMm, GATE_MIN_MM } from './modulus';
 
@@ -18,6 +18,14 @@ function whyNot(feed: SpotFeed, mass: Section): Phrase {
       '.',
     ];
   return say`Gate ${String(feed.gate + 1)} keeps ${ratio(feed.gateRatio)} of its V/A (${ratio(FEED_LIMITS.gate.good)} wanted): take ${mm(gateDiameterForModulusMm(mass.modulusMm))}.`;
+}
+
+/** Smaller masses than the largest two dozen are not followed, and nothing is said for them. */
+function fedWords(masses: number): string {
+  if (masses === 1) return 'Its mass is fed.';
+  return masses < HOT_SPOTS_MAX
+    ? `All ${masses} masses are fed.`
+    : `The ${masses} largest masses are fed, smaller ones were not followed.`;
 }
 
 /**
@@ -71,7 +79,7 @@ export function judgeFeed(
       {
         rule: 'feed',
         weight: 'ok',
-        lead: masses.length === 1 ? 'Its mass is fed.' : `All ${masses.length} masses are fed.`,
+        lead: fedWords(masses.length),
         why: worst.neck
           ? say`The narrowest way keeps ${ratio(worst.neckRatio)} of what it feeds (${ratio(FEED_LIMITS.neck.good)} wanted), on a grid of ${mm(cellMm, 2)}.`
           : say`No way narrows before its mass, on a grid of ${mm(cellMm, 2)}.`,

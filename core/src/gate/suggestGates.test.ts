@@ -62,6 +62,13 @@ describe('what is said of the feed', () => {
     ];
     expect(rules(field, gates)).toContain('gate thin 2 watch');
   });
+  it('claims nothing for masses that were not followed', () => {
+    const masses = Array.from({ length: 24 }, () => field.hotSpots[0]!);
+    const fed = masses.map((_, spot) => ({ spot, gate: 0, gateRatio: 2, neckRatio: 1, neck: null }));
+    const gates = [{ diameterMm: 3 }];
+    expect(judgeFeed(masses, fed, gates, 0.1)[0]!.lead).toContain('smaller ones were not followed');
+    expect(judgeFeed(masses.slice(1), fed.slice(0, 23), gates, 0.1)[0]!.lead).toBe('All 23 masses are fed.');
+  });
   it('claims nothing of a part without masses', () => {
     expect(judgeFeed([], [], [], 0.1)).toMatchObject([{ rule: 'feed', weight: 'watch' }]);
   });

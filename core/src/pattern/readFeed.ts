@@ -30,7 +30,7 @@ export interface HotSpot extends Section {
 /** Radius of the ball whose solid counts as one mass, in local thicknesses (handbook 05, "Feed"). */
 const BALL_WIDTHS = 1.5;
 /** Masses that are kept, the largest first. */
-const HOT_SPOTS_MAX = 24;
+export const HOT_SPOTS_MAX = 24;
 /** Peaks narrower than this share of the median thickness are ends and beads, not masses. */
 const SHARE_OF_MEDIAN = 0.5;
 
