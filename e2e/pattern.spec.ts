@@ -99,7 +99,7 @@ test('four faults of a part are found, looked at, cut open, and gone from the me
     for (let n = 0; n < 5; n++) await page.keyboard.press('ArrowUp');
     expect(Number(await slider.inputValue()) - before).toBeCloseTo(1, 1);
     await page.getByRole('button', { name: 'Cut across y' }).click();
-    await page.getByRole('button', { name: 'whole' }).click();
+    await page.getByRole('button', { name: 'all of it' }).click();
     await page.getByRole('button', { name: 'Measure' }).click();
     await expect(page.getByText('Click a point on the part.')).toBeVisible();
     await page.getByRole('button', { name: 'Measure' }).click();

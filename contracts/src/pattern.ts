@@ -61,6 +61,7 @@ export const fileSpruesSchema = z.strictObject({
         by: z.enum(['body', 'cut']),
         at: placeSchema,
         shiftMm: z.number().min(-50).max(50),
+        greater: z.boolean().optional(),
       }) satisfies z.ZodType<SprueMark>,
     )
     .min(1)

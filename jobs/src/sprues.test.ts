@@ -118,6 +118,16 @@ describe('a sprue that is one body with its piece', () => {
     const one = cutSprues(welded(file), feet.slice(0, 1), engine);
     expect(one).toEqual({ status: 'refused', mark: 0, why: 'joined' });
   });
+  it('may be the heavier of the two: a light piece on a heavy base', () => {
+    const bead = box([4, 4, 4], [2, -1, 11]);
+    const file = united(slab, moved(rod(3, 13), [4, 1, -1]), bead);
+    const off = mark('cut', [5.5, 1, 10.5]);
+    expect(volumeOf(cut(file, off).piece)).toBeGreaterThan(SLAB_MM3);
+    const { piece, sections } = cut(file, { ...off, greater: true });
+    expect(volumeOf(piece)).toBeCloseTo(64 + 0.5 * gon(3), 1);
+    expect(sections[0]!.axis[2]).toBeCloseTo(-1, 3);
+    expect(sections[0]!.volumeMm3).toBeGreaterThan(SLAB_MM3);
+  });
   it('leaves a ring whole', () => {
     const ring = torus(10, 1.5, 96, 24);
     const file = united(ring, moved(turned(rod(3, 14), { xDeg: -90, yDeg: 0, zDeg: 0 }), [0, 11, 0]));

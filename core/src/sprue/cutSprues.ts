@@ -10,6 +10,8 @@ export interface SprueMark {
   at: Point;
   /** The cut moved along the sprue, away from the piece. mm. */
   shiftMm: number;
+  /** The greater part is the sprue: a light piece on a heavy base. */
+  greater?: boolean | undefined;
 }
 
 /** Where a sprue in the file meets the piece: the gate that is there already. */
@@ -52,7 +54,7 @@ const roundDiameter = (areaMm2: number): number => Math.sqrt((4 * areaMm2) / Mat
 /**
  * The piece without the sprues that its file holds: bodies are left out, and what is of one body with the piece is cut
  * off across the rod that each mark lies on. All cuts are laid at once, so that a sprue with several feet comes off by
- * a mark on each; the largest part left is the piece. O(n log n).
+ * a mark on each; the largest part left is the piece, unless a mark says that it is the sprue. O(n log n).
  */
 export function cutSprues(
   file: WeldedMesh,
@@ -85,13 +87,14 @@ export function cutSprues(
   try {
     const body = kit.keep(engine.create(Float32Array.from(whole.positions), whole.triangles));
     // Which way each sprue goes is known only once it has been cut.
-    const look = cutAll(body, cuts.map(({ mark, rod }) => ({ mark, ...rod })), kit); // prettier-ignore
+    const greater = marks.some((mark) => mark.greater);
+    const look = cutAll(body, cuts.map(({ mark, rod }) => ({ mark, ...rod })), greater, kit); // prettier-ignore
     if ('why' in look) return { status: 'refused', ...look };
     const moved = cuts.map(({ mark, rod, shiftMm }) => {
       const { axis } = look.sections.get(mark)!;
       return { mark, ...rod, axis, at: rod.at.map((v, k) => v + shiftMm * axis[k]!) as Point };
     });
-    const found = cuts.every(({ shiftMm }) => shiftMm === 0) ? look : cutAll(body, moved, kit);
+    const found = cuts.every(({ shiftMm }) => shiftMm === 0) ? look : cutAll(body, moved, greater, kit);
     if ('why' in found) return { status: 'refused', ...found };
     // Moved past the middle, what was the piece is the lesser part.
     const turned = moved.find(({ mark, axis }) => dot(axis, found.sections.get(mark)!.axis) < 0);
@@ -120,10 +123,11 @@ interface Cut extends Rod {
   mark: number;
 }
 
-/** Lays all cuts; what they part from the largest piece is sprue. */
+/** Lays all cuts; what they part from the largest piece is sprue, or the largest itself where `greater` says so. */
 function cutAll(
   body: unknown,
   cuts: readonly Cut[],
+  greater: boolean,
   { engine, keep }: Kit,
 ):
   | { piece: unknown; sections: Map<number, SprueSection> }
@@ -133,7 +137,7 @@ function cutAll(
     .pieces(keep(engine.subtract(body, keep(engine.union(discs)))))
     .map((solid) => ({ solid: keep(solid), mesh: engine.mesh(solid), volumeMm3: engine.volumeMm3(solid) }))
     .sort((a, b) => b.volumeMm3 - a.volumeMm3);
-  const [piece] = parts;
+  const piece = parts[greater ? 1 : 0];
   const gone = new Set<(typeof parts)[number]>();
   const sections = new Map<number, SprueSection>();
   for (const { mark, axis, at, diameterMm } of cuts) {
@@ -160,7 +164,7 @@ function cutAll(
   }
   const left = parts.filter((part) => !gone.has(part)).map(({ solid }) => solid);
   const lost = [...gone].reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
-  if (lost > SHARE_MAX * engine.volumeMm3(body)) return { mark: cuts[0]!.mark, why: 'too much' };
+  if (!greater && lost > SHARE_MAX * engine.volumeMm3(body)) return { mark: cuts[0]!.mark, why: 'too much' };
   return { piece: left.length === 1 ? left[0] : keep(engine.union(left)), sections };
 }
 

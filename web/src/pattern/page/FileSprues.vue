@@ -7,7 +7,7 @@ import { useFileSprues } from './useFileSprues';
 /** Sprues that are drawn in the file: kept out of the piece, and in print, flask and charge. */
 const props = defineProps<{ pattern: Pattern }>();
 const marking = defineModel<boolean>('marking', { required: true });
-const { busy, sentence, rods, add, remove, shift } = useFileSprues(() => props.pattern);
+const { busy, sentence, rods, add, remove, shift, turn } = useFileSprues(() => props.pattern);
 const units = useUnits();
 const show = (value: number, unit: Unit, digits: number): string =>
   formatQuantity({ value, unit, digits }, units.choice);
@@ -30,6 +30,9 @@ defineExpose({ press: (at: [number, number, number]) => add({ by: 'cut', at }) }
         <template v-if="pattern.sprues.marks[n]?.by === 'cut'">
           <v-btn size="small" :disabled="busy" @click="shift(n, -STEP_MM)">Nearer the part</v-btn>
           <v-btn size="small" :disabled="busy" @click="shift(n, STEP_MM)">Further off</v-btn>
+          <button type="button" class="text-button" :disabled="busy" @click="turn(n)">
+            The other side is the sprue
+          </button>
         </template>
         <button type="button" class="text-button" :disabled="busy" @click="remove(n)">Not a sprue</button>
       </div>

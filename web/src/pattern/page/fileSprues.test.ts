@@ -61,6 +61,9 @@ describe('sprues in the file', () => {
     await press(page, 'Nearer the part');
     await flushPromises();
     expect(runJob.mock.calls.at(-1)![1].marks).toEqual([{ ...mark, shiftMm: 0.25 }]);
+    await press(page, 'The other side is the sprue');
+    await flushPromises();
+    expect(runJob.mock.calls.at(-1)![1].marks).toEqual([{ ...mark, greater: true }]);
     await press(page, 'Not a sprue');
     await flushPromises();
     expect(changePattern.mock.calls.at(-1)![1]).toMatchObject({ sprues: null });

@@ -68,6 +68,9 @@ export function useFileSprues(pattern: () => Pattern) {
   const shift = (n: number, byMm: number): Promise<void> =>
     set(marks().map((mark, m) => (m === n ? { ...mark, shiftMm: tidy(mark.shiftMm + byMm) } : mark)));
 
+  const turn = (n: number): Promise<void> =>
+    set(marks().map((mark, m) => (m === n ? { ...mark, greater: !mark.greater } : mark)));
+
   watch(
     () => [pattern().id, pattern().sprues == null] as const,
     async ([, unmarked]) => {
@@ -80,7 +83,7 @@ export function useFileSprues(pattern: () => Pattern) {
     { immediate: true },
   );
 
-  return { busy, sentence, rods, add, remove, shift };
+  return { busy, sentence, rods, add, remove, shift, turn };
 }
 
 const tidy = (mm: number): number => Math.round(mm * 100) / 100;
