@@ -42,6 +42,9 @@ const MESH_ERRORS: Record<MeshErrorCode, ErrorText> = {
     'The 3MF package needs an extension that is not known here ({extension}). Export it as plain 3MF, or as STL.',
   ),
   MESH_FLAT: file('The mesh encloses nothing: it is flat. Give the part a thickness and export it again.'),
+  MESH_TOO_OPEN: file(
+    'The surface is too open to tell inside from outside: the metal cannot be followed. Close it where it was made.',
+  ),
 };
 
 const API_ERRORS = {

@@ -12,7 +12,7 @@ import Module, { type Manifold } from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { turned, welded } from '../../core/src/testing/analysed';
 import { box, lathe, moved, sphere, together, torus, type TestMesh } from '../../core/src/testing/solids';
-import { partOf, pieceOf, sha256, type FoundSprues } from './index';
+import { partOf, pieceOf, sha256, type FeedAnswer, type FoundSprues } from './index';
 import { makeRunner, manifoldEngine } from './run/index';
 
 let engine: BooleanEngine<Manifold>;
@@ -199,6 +199,20 @@ describe('the job', () => {
     const found = await run(together(slab, moved(rod(3, 13), [4, 1, -1])), []);
     expect(found).toMatchObject({ status: 'unmarked', rods: [{ lengthMm: expect.closeTo(13, 1) }] });
   });
+});
+
+it('bodies that overlap feed as the one solid that they are', async () => {
+  const masses = async (mesh: TestMesh) => {
+    const bytes = writeBinaryStl(mesh.positions, mesh.triangles) as Uint8Array<ArrayBuffer>;
+    const part = { file: await sha256(bytes), format: 'stl', unitMm: 1 };
+    const outcome = await makeRunner()('feed', { part, cellMm: 0.2, medianMm: 0, gates: [] }, { blob: async () => bytes, engine: async () => engine, report: () => {} }); // prettier-ignore
+    if (outcome.status !== 'done') throw new Error(outcome.status);
+    return (outcome.output as FeedAnswer).masses;
+  };
+  const halves = [box([6, 6, 6]), box([6, 6, 6], [3, 0, 0])] as const;
+  const [apart, one] = [await masses(together(...halves)), await masses(united(...halves))];
+  expect(apart).toHaveLength(one.length);
+  expect(apart[0]!.modulusMm).toBeCloseTo(one[0]!.modulusMm, 2);
 });
 
 it('a pattern is printed by its file and sold by its piece', () => {

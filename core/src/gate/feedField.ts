@@ -1,18 +1,16 @@
-import { measureBounds, type WeldedMesh } from '../mesh';
+import { measureBounds, MeshFileError, type WeldedMesh } from '../mesh';
 import { chooseResolution, readFeed, sectionAt, type FeedReading, type Section } from '../pattern';
 import {
   BRICK_CELLS,
   bricksNearSolid,
-  columnsOf,
-  crossColumns,
+  cutSolid,
   FAR,
   fillSolid,
   findPeaks,
   frameRound,
   measureDistances,
-  solidRuns,
+  OPEN_SHARE_MAX,
   TriangleTree,
-  WindingField,
   type AllPeaks,
   type Bricks,
 } from '../solid';
@@ -31,7 +29,8 @@ export interface FeedField extends FeedReading {
 
 /**
  * Reads masses, ways and necks once (handbook 05, "Feed"). `cellMm`: as fine as wanted; coarser where the part would not
- * fit. `medianMm`: half of the part is thinner; ends and beads far under it are no masses. O(N log N) in cells.
+ * fit. `medianMm`: half of the part is thinner; ends and beads far under it are no masses. Bodies
+ * that overlap are united by the caller. Throws MeshFileError where inside and outside cannot be told. O(N log N) in cells.
  */
 export function readFeedField(
   mesh: WeldedMesh,
@@ -44,11 +43,8 @@ export function readFeedField(
   const cell = Math.max(cellMm, midMm / (cellMm < midMm ? 2 : 1));
   const frame = frameRound(bounds, cell, 1);
   const tree = new TriangleTree(mesh.positions, mesh.triangles);
-  let field: WindingField | undefined;
-  const dexels = solidRuns(
-    crossColumns(mesh.positions, mesh.triangles, columnsOf(frame)),
-    (u, v, w) => (field ??= new WindingField(tree)).at(u, v, w) > 0.5,
-  );
+  const { dexels, openShare } = cutSolid(mesh, frame);
+  if (openShare > OPEN_SHARE_MAX) throw new MeshFileError('MESH_TOO_OPEN');
   const bricks = bricksNearSolid(dexels, frame, 0);
   const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
   fillSolid(bricks, dexels, inside, FAR);

@@ -76,6 +76,13 @@ describe('feed of plain shapes', () => {
     tilted.forEach(({ neckRatio }, n) => expect(neckRatio).toBeCloseTo(straight[n]!.neckRatio, 1));
   });
 
+  it('is not read of a surface too open to tell inside from outside', () => {
+    const { positions, triangles } = torus(9, 1.5, 96, 32);
+    const open = { positions, triangles: triangles.filter((_, n) => Math.floor(n / 3) % 3 !== 0) };
+    const mesh = { positions: Float64Array.from(positions), triangles: Uint32Array.from(open.triangles), degenerateCount: 0 }; // prettier-ignore
+    expect(() => readFeedField(mesh, 400, { cellMm: 0.1, medianMm: 0 })).toThrow('MESH_TOO_OPEN');
+  });
+
   it('does not leap from one body to another', () => {
     const field = fieldOf(together(dumbbell(2.4), moved(box([3, 3, 3]), [8, 0, 0])));
     const feeds = feedByGates(field, [gate([0, 0, -3], 5)]);

@@ -16,6 +16,7 @@ export const MESH_ERROR_CODES = [
   'MESH_XML_ENTITIES',
   'MESH_EXTENSION_UNKNOWN',
   'MESH_FLAT',
+  'MESH_TOO_OPEN',
 ] as const;
 export type MeshErrorCode = (typeof MESH_ERROR_CODES)[number];
 

@@ -3,16 +3,14 @@ import {
   boundaryTest,
   boundaryTriangles,
   bricksNearSolid,
-  columnsOf,
-  crossColumns,
+  cutSolid,
   findSealedVoids,
   frameRound,
   gridBothSides,
   sizePercentile,
-  solidRuns,
+  OPEN_SHARE_MAX,
   TriangleTree,
   uniteShells,
-  WindingField,
   type BooleanEngine,
   type Dexels,
   type ExactUnion,
@@ -82,8 +80,6 @@ export type AnalysisResult =
 
 /** Openings up to this share of the surface are read as if they were shut flat. */
 const SHUT_SHARE_MAX = 0.1;
-/** More rays than this share that end in the open: inside and outside cannot be told. */
-const OPEN_SHARE_MAX = 0.05;
 
 /**
  * Reads everything of handbook 01 from a welded mesh: thickness, gaps, hot spots and necks, ways through and
@@ -185,7 +181,8 @@ function withBore(holes: readonly ThroughHole[], bore: Bore | null): ThroughHole
   return [...holes, { at, axis, widthMm: diameterMm }].sort((a, b) => a.widthMm - b.widthMm);
 }
 
-function uniteFile(file: WeldedMesh, engine: BooleanEngine<unknown>): ExactUnion | null {
+/** The file's bodies as one; null when the engine refuses them. */
+export function uniteFile(file: WeldedMesh, engine: BooleanEngine<unknown>): ExactUnion | null {
   const topology = checkTopology(file);
   const { shellVolumesMm3 } = measureSolid(file, topology, measureBounds(file.positions));
   return uniteShells(file, topology, shellVolumesMm3, engine);
@@ -215,21 +212,8 @@ export function paintedMesh(
   return splitLongEdges(mesh, longestMm, Math.max(PIECES_MAX, PIECES_EACH * (mesh.triangles.length / 3)));
 }
 
-/** Rays along z; those that end in the open are decided by winding numbers. */
-function cut(mesh: WeldedMesh, cellMm: number, margin: number): { dexels: Dexels; openShare: number } {
-  const frame = frameRound(measureBounds(mesh.positions), cellMm, margin);
-  const crossings = crossColumns(mesh.positions, mesh.triangles, columnsOf(frame));
-  let field: WindingField | undefined;
-  const dexels = solidRuns(
-    crossings,
-    (u, v, w) =>
-      (field ??= new WindingField(new TriangleTree(mesh.positions, mesh.triangles))).at(u, v, w) > 0.5,
-  );
-  let met = 0;
-  for (let c = 0; c + 1 < crossings.starts.length; c++)
-    if (crossings.starts[c + 1]! > crossings.starts[c]!) met++;
-  return { dexels, openShare: met > 0 ? dexels.unbalancedColumns / met : 0 };
-}
+const cut = (mesh: WeldedMesh, cellMm: number, margin: number): { dexels: Dexels; openShare: number } =>
+  cutSolid(mesh, frameRound(measureBounds(mesh.positions), cellMm, margin));
 
 /** Σ over closed shells of V − E + F = 2 − 2g, with E = 3F/2. */
 const genusOf = ({ vertices, triangles, shells }: PatternMeasure): number =>

@@ -5,6 +5,7 @@ export { chooseResolution, type Report, type Resolution } from './grids';
 export { STEPS, type Step } from './steps';
 export {
   analysePattern,
+  uniteFile,
   ANALYSIS_VERSION,
   type AnalysisResult,
   type PaintedMesh,

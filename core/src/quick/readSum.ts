@@ -1,7 +1,8 @@
-import { formatQuantity, InputError, METRIC } from '../numeric';
+import { InputError } from '../numeric';
 import { ringDiameterMm, type RingSystem } from '../scale';
 import { IDLE, Line, stop, Stopped, type KnownNames, type ReadSum } from './line';
 import { namesIn, wordsOf } from './namesIn';
+import { show, tidy } from './shown';
 import { USUAL_MOTION_S, USUAL_RATIO, WAX_G_PER_ML, type Converted } from './sums';
 import type { Token } from './tokens';
 
@@ -13,13 +14,6 @@ const RING_SYSTEMS: Readonly<Record<string, RingSystem>> = {
   ch: 'CH',
   jp: 'JP',
 };
-
-const show = (value: number, unit: 'g' | 'mm' | 'ml' | 'cm3' | 'degC' | 'kPa', digits?: number): string =>
-  formatQuantity({ value, unit, ...(digits === undefined ? {} : { digits }) }, METRIC).replace(
-    /\.0+(?= )/,
-    '',
-  );
-const tidy = (value: number): string => String(Number(value.toFixed(3)));
 
 /** What a weighed model is of: wax, or a resin by its name; its density decides. */
 function modelOf(line: Line): { name: string; gPerMl: number } {

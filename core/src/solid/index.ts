@@ -1,5 +1,6 @@
 export { boundaryTest, boundaryTriangles, isSolid } from './boundary';
 export { columnsOf, frameRound, type CellFrame, type ColumnGrid } from './columnGrid';
+export { cutSolid, OPEN_SHARE_MAX } from './cutSolid';
 export { crossColumns, solidRuns, sweepDexels, type Dexels } from './dexels';
 export {
   allBricks,

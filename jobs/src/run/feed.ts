@@ -3,6 +3,7 @@ import {
   growFaces,
   readFeedField,
   suggestGates,
+  uniteFile,
   type FeedField,
   type SuggestedGate,
 } from '@zero-pour/core';
@@ -18,7 +19,10 @@ async function fieldOf(
   return context.memo(part.file, `feed ${cellMm} ${medianMm} ${part.unitMm}`, async () => {
     const { mesh, measure } = await readPart(part, context);
     context.report('feed', 0.2);
-    return readFeedField(mesh, measure.volumeMm3, { cellMm, medianMm });
+    // Faces inside each other are no surface that the metal freezes from.
+    const overlaps = measure.closed && measure.overlapMm3 > 0;
+    const united = overlaps ? uniteFile(mesh, await context.engine()) : null;
+    return readFeedField({ ...mesh, ...united }, measure.volumeMm3, { cellMm, medianMm });
   });
 }
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { closedSpans, STAGES, type BenchClock } from '@zero-pour/core';
-import { valueOf, type Block, type BoardRow } from '@zero-pour/plan';
+import { closedSpans, type BenchClock } from '@zero-pour/core';
+import { valueOf, type BoardRow } from '@zero-pour/plan';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
 import { clockTime } from '../time/shopClock';
 import BenchRows from './BenchRows.vue';
 import { burnoutProfile } from './burnoutProfile';
+import { placeBlocks } from './placeBlocks';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const props = defineProps<{ rows: readonly BoardRow[]; now: number; bench: BenchClock }>();
@@ -30,17 +31,6 @@ const nights = computed(() => closedSpans(props.bench, stretch.value.from, stret
 const benchTop = computed(() => HEAD + timed.value.length * ROW);
 const height = computed(() => benchTop.value + 176);
 
-const NAMES = new Map<string, string>(STAGES.map((s) => [s.key, s.name.toLowerCase()]));
-const shownBlocks = (blocks: readonly Block[]) =>
-  blocks
-    .filter((b) => b.to > stretch.value.from && b.from < stretch.value.to)
-    .map((block) => {
-      const x = axis.value.x(Math.max(block.from, stretch.value.from));
-      const w = Math.max(3, axis.value.x(Math.min(block.to, stretch.value.to)) - x - 1.5);
-      const name = NAMES.get(block.stage) ?? block.stage;
-      return { ...block, x, w, name, label: w > name.length * 6.6 + 8 ? name : '' };
-    });
-
 const lanes = computed(() =>
   timed.value.map((row, i) => {
     const top = HEAD + i * ROW;
@@ -59,7 +49,7 @@ const lanes = computed(() =>
       times,
       profile,
       ran,
-      blocks: shownBlocks(times?.blocks ?? []),
+      blocks: placeBlocks(times?.blocks ?? [], axis.value),
       kilnLabel: profile && times ? kilnLabel(times.kilnIn) : undefined,
       shows: (at: number) => at >= stretch.value.from && at <= stretch.value.to,
     };

@@ -5,6 +5,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { heatColour } from '../theme/heat';
 import { busyRows } from './busyStretches';
 import { burnoutProfile } from './burnoutProfile';
+import { placeBlocks } from './placeBlocks';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const NOW = new Date(2026, 10, 24, 16, 54);
@@ -67,4 +68,19 @@ it('colours temperatures along one ramp, with its ends held', () => {
   expect(heatColour(2000)).toBe(heatColour(900));
   expect(heatColour(380)).toBe('rgb(110, 42, 30)');
   expect(heatColour(450)).toBe('rgb(135, 39, 27)');
+});
+
+describe('blocks on the axis', () => {
+  const axis = timeAxis(0, 100, 50, 550);
+  const block = (from: number, to: number) => ({ stage: 'print', from, to }) as never;
+  it('are cut to the stretch, and left out where they lie beyond it', () => {
+    const placed = placeBlocks([block(-20, 10), block(90, 300), block(100, 120), block(-9, 0)], axis);
+    expect(placed.map(({ x }) => x)).toEqual([50, 500]);
+    expect(placed.every(({ x, w }) => x + w <= 550)).toBe(true);
+  });
+  it('bear their name where it has room, and can be seen where they are short', () => {
+    const [long, short] = placeBlocks([block(0, 40), block(50, 50.1)], axis);
+    expect([long!.label, short!.label]).toEqual(['print', '']);
+    expect(short!.w).toBeGreaterThanOrEqual(3);
+  });
 });
