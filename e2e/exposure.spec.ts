@@ -125,7 +125,10 @@ test('a new resin on a new printer: seconds in four coupons, or the word that th
     for (let n = 1; n <= 4; n++) {
       if (n === 3) {
         await page.keyboard.press('e');
+        const first = page.getByRole('textbox', { name: '0.25 mm struts standing of 24' });
+        await expect(first).toBeFocused();
         await page.keyboard.type('7');
+        await expect(first).toHaveValue('7');
         await expect(
           page.getByRole('region', { name: 'Counts of the coupon' }).getByRole('status'),
         ).toHaveText('kept');
