@@ -9,6 +9,7 @@ export * from './exposure';
 export * from './coupon';
 export * from './resin';
 export * from './gate';
+export * from './fill';
 export * from './sprue';
 export * from './orient';
 export * from './scale';

@@ -15,8 +15,8 @@ import {
   type Bricks,
 } from '../solid';
 
-/** A part on a grid with its masses and the ways between them: whatever gates it is given, this stays. */
-export interface FeedField extends FeedReading {
+/** Masses of a part and the ways between them: whatever gates it is given, this stays. */
+export interface FeedWays extends FeedReading {
   bricks: Bricks;
   /** Squared distance to the nearest empty cell, in cells. */
   inside: Uint16Array;
@@ -25,6 +25,11 @@ export interface FeedField extends FeedReading {
   all: AllPeaks;
   /** The metal's section at a cell. */
   sectionOf: (entry: number) => Section;
+}
+
+/** The same of a part with its surface. */
+export interface FeedField extends FeedWays {
+  tree: TriangleTree;
 }
 
 /**
@@ -59,6 +64,7 @@ export function readFeedField(
     hotSpots: feed.hotSpots.map((spot, n) => ({ ...spot, ...stoutest[n]!.section })),
     entries: stoutest.map(({ entry }) => entry),
     ...grid,
+    tree,
     all: found.all,
     cellMm: cell,
     sectionOf,

@@ -4,7 +4,7 @@ import { seededRandom } from '../numeric';
 import { allBricks, BRICK_CELLS, cellOf, entryOf, FAR, findPeaks, measureDistances } from '../solid';
 import { measured, turned } from '../testing/analysed';
 import { box, dumbbell, lathe, moved, together, torus, type TestMesh } from '../testing/solids';
-import type { FeedField } from './feedField';
+import type { FeedField, FeedWays } from './feedField';
 import { feedByGates, gradeFeed, readFeedField, type FeedingGate } from './index';
 
 const golden = reference.feed;
@@ -95,7 +95,7 @@ describe('the widest way', () => {
   const bricks = allBricks({ nx: SIDE, ny: SIDE, nz: SIDE, cellMm: 0.1, originMm: [0, 0, 0] });
 
   /** A heap of balls on a grid, with sections that are widths alone. */
-  function heap(seed: number): FeedField {
+  function heap(seed: number): FeedWays {
     const random = seededRandom(seed).uniform;
     const balls = Array.from({ length: 7 }, () => [2 + 19 * random(), 2 + 19 * random(), 2 + 19 * random(), 2 + 4 * random()]); // prettier-ignore
     const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
@@ -117,7 +117,7 @@ describe('the widest way', () => {
   }
 
   /** Squared width of the widest way from the cells under a gate, by flooding from the widest cells down. */
-  function brute({ inside }: FeedField, under: readonly number[]): Uint16Array {
+  function brute({ inside }: FeedWays, under: readonly number[]): Uint16Array {
     const best = new Uint16Array(inside.length);
     const rows: number[][] = [];
     const push = (entry: number, width: number): void => {

@@ -1,6 +1,6 @@
 import type { Section } from '../pattern';
 import { cellAt, entryOf } from '../solid';
-import { MIDDLE_SHARE, type FeedField } from './feedField';
+import { MIDDLE_SHARE, type FeedWays } from './feedField';
 
 type Place = [number, number, number];
 
@@ -45,7 +45,7 @@ const RIM_CELLS = 1;
  * widest way to the mass; the narrowest place of that way is exact (the tree of saddles is a maximum spanning tree).
  * O(masses × gates × maxima on the way + cells under the gates).
  */
-export function feedByGates(field: FeedField, gates: readonly FeedingGate[]): SpotFeed[] {
+export function feedByGates(field: FeedWays, gates: readonly FeedingGate[]): SpotFeed[] {
   const entered = gates.map((gate) => entrancesOf(field, gate));
   return field.hotSpots.map((mass, spot) => {
     const none: SpotFeed = { spot, gate: -1, gateRatio: 0, neckRatio: 0, neck: null };
@@ -76,7 +76,7 @@ function betterFed(one: SpotFeed, other: SpotFeed): boolean {
 
 /** Where a gate's metal comes in: the widest cell under it on the slope of each maximum. */
 function entrancesOf(
-  { bricks, inside, all: { basin } }: FeedField,
+  { bricks, inside, all: { basin } }: FeedWays,
   { at, diameterMm }: FeedingGate,
 ): Map<number, number> {
   const { cellMm } = bricks.frame;
@@ -98,7 +98,7 @@ function entrancesOf(
 }
 
 /** Maxima from one up to the highest, each with the narrowest saddle's cell on the way to it; −1 for itself. */
-function ancestorsOf({ all, inside }: FeedField, from: number): Map<number, number> {
+function ancestorsOf({ all, inside }: FeedWays, from: number): Map<number, number> {
   const found = new Map([[from, -1]]);
   let narrowest = -1;
   for (let at = from; all.parent[at]! >= 0; at = all.parent[at]!) {
@@ -113,7 +113,7 @@ const narrower = (inside: Uint16Array, a: number, b: number): number =>
 
 /** The narrowest cell of the widest of the ways from the entrances to the maximum that `climb` starts from; −1: none. */
 function narrowestOf(
-  { all, inside }: FeedField,
+  { all, inside }: FeedWays,
   entrances: ReadonlyMap<number, number>,
   climb: ReadonlyMap<number, number>,
 ): number {

@@ -23,3 +23,4 @@ export {
   type ChargeVolumes,
 } from './charge';
 export { judgeReuse, judgeWays } from './judgeCharge';
+export { meltOf, type KnownMelt, type Melt } from './melt';

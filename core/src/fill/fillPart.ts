@@ -1,0 +1,160 @@
+import type { FeedingGate } from '../gate';
+import {
+  fillMargins,
+  gradeFill,
+  nodesUnder,
+  FILL_LIMITS,
+  type FillConditions,
+  type FillingGate,
+} from './fillByGates';
+import type { FillField } from './fillField';
+import type { Passage, PouredHeat } from './flow';
+
+type Place = [number, number, number];
+
+/** The place that fills last, and what decides there. */
+export interface LastFilled extends Passage {
+  at: Place;
+  margin: number;
+  /** 'late': the metal freezes on the way. 'narrow': the pressure does not press it in. 'no way': no gate's metal leads there. */
+  because: 'late' | 'narrow' | 'no way';
+}
+
+/** What would fill the part; null where nothing within bounds does. */
+export interface FillOffers {
+  /** Flask as hot as this, °C. */
+  flaskC: number | null;
+  /** Metal as hot as this, °C. */
+  metalC: number | null;
+  gate: OfferedGate | null;
+}
+
+/** One more gate at the place that fills last, out of the part along `normal`, and the least margin with it. */
+export interface OfferedGate extends FeedingGate {
+  normal: Place;
+  margin: number;
+}
+
+export interface FillReading {
+  last: LastFilled;
+  /** Share of the places under each limit. */
+  lateShare: number;
+  fixShare: number;
+  /** Only where the part is not filled with margin. */
+  offers: FillOffers | null;
+}
+
+/** How far offers go: this far over what is planned, in steps of 5 °C. */
+const HOTTER_BY_C = { flask: 250, metal: 200 } as const;
+const STEP_C = 5;
+
+/** Whether a part fills, where last, and what would mend it. Throws nothing; a field without nodes is read as null. */
+export function readFill(
+  field: FillField,
+  gates: readonly FillingGate[],
+  conditions: FillConditions,
+  offered = true,
+): FillReading | null {
+  if (field.nodes.count === 0) return null;
+  const margins = fillMargins(field, gates, conditions);
+  const at = worstOf(margins);
+  const graded = (grade: 'watch' | 'fix'): number =>
+    margins.reduce((sum, margin) => sum + Number(gradeFill(margin) === grade), 0) / margins.length;
+  return {
+    last: lastFilled(field, gates, margins, at),
+    lateShare: graded('watch'),
+    fixShare: graded('fix'),
+    offers: offered && margins[at]! < FILL_LIMITS.good ? offersFor(field, gates, conditions, at) : null,
+  };
+}
+
+const worstOf = (margins: Float32Array): number =>
+  margins.reduce((worst, margin, n) => (margin < margins[worst]! ? n : worst), 0);
+
+const placeOf = ({ nodes: { at } }: FillField, n: number): Place => [
+  at[3 * n]!,
+  at[3 * n + 1]!,
+  at[3 * n + 2]!,
+];
+
+function lastFilled(
+  field: FillField,
+  gates: readonly FillingGate[],
+  margins: Float32Array,
+  n: number,
+): LastFilled {
+  const passage = field.nodes.passage[n]!;
+  const margin = margins[n]!;
+  const because = margin > 0 ? 'late' : isJoined(field, gates, n) ? 'narrow' : 'no way';
+  return { at: placeOf(field, n), ...passage, margin, because };
+}
+
+/** Whether a node hangs on a gate by passages of any width: then only their narrowness keeps the metal out. */
+function isJoined(field: FillField, gates: readonly FillingGate[], to: number): boolean {
+  const seen = new Uint8Array(field.nodes.count);
+  const stack = gates.flatMap((gate) => [...nodesUnder(field, gate)]);
+  for (const n of stack) seen[n] = 1;
+  while (stack.length > 0) {
+    const n = stack.pop()!;
+    if (n === to) return true;
+    for (let k = field.starts[n]!; k < field.starts[n + 1]!; k++) {
+      const next = field.ends[k]!;
+      if (seen[next] === 1) continue;
+      seen[next] = 1;
+      stack.push(next);
+    }
+  }
+  return false;
+}
+
+function offersFor(
+  field: FillField,
+  gates: readonly FillingGate[],
+  conditions: FillConditions,
+  worst: number,
+): FillOffers {
+  const least = (with_: readonly FillingGate[], heat: Partial<PouredHeat> = {}): number => {
+    const margins = fillMargins(field, with_, { ...conditions, heat: { ...conditions.heat, ...heat } });
+    return margins[worstOf(margins)]!;
+  };
+  const { flaskC, metalC } = conditions.heat;
+  const fills = (heat: Partial<PouredHeat>): boolean => least(gates, heat) >= FILL_LIMITS.good;
+  const gate = gateAt(field, worst);
+  const margin = gate ? least([...gates, { ...gate, lengthMm: gates[0]?.lengthMm ?? 0 }]) : 0;
+  return {
+    flaskC: leastStep(flaskC, HOTTER_BY_C.flask, (c) => fills({ flaskC: c })),
+    metalC: leastStep(metalC, HOTTER_BY_C.metal, (c) => fills({ metalC: c })),
+    gate: gate && margin > least(gates) ? { ...gate, margin } : null,
+  };
+}
+
+/** A gate that only fills may be thin. mm. */
+const MEND_GATE_MM = 1.5;
+
+/** A gate on the surface nearest to a node. */
+function gateAt(field: FillField, n: number): Omit<OfferedGate, 'margin'> | null {
+  const [x, y, z] = placeOf(field, n);
+  const found = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+  if (!field.tree.closest(x, y, z, Infinity, found)) return null;
+  const away: Place = [found.x - x, found.y - y, found.z - z];
+  const length = Math.hypot(...away);
+  if (length === 0) return null;
+  return {
+    at: [found.x, found.y, found.z],
+    normal: away.map((v) => v / length) as Place,
+    diameterMm: Math.max(MEND_GATE_MM, Math.round(10 * field.nodes.passage[n]!.widthMm) / 10),
+  };
+}
+
+/** The least of the steps above a temperature that serves; more heat never fills worse, so it is found by halving. */
+function leastStep(fromC: number, reachC: number, serves: (tempC: number) => boolean): number | null {
+  const first = Math.floor(fromC / STEP_C) * STEP_C;
+  let [low, high] = [0, reachC / STEP_C];
+  if (!serves(first + high * STEP_C)) return null;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (serves(first + middle * STEP_C)) high = middle;
+    else low = middle;
+  }
+  return first + high * STEP_C;
+}
