@@ -1,4 +1,17 @@
-import { feedByGates, readFeedField, readPattern, suggestGates, type FeedField } from '@zero-pour/core';
+import {
+  feedByGates,
+  fillMargins,
+  FLASK_MOST_C,
+  meltOf,
+  readFeedField,
+  readFill,
+  readFillField,
+  readPattern,
+  suggestGates,
+  type FeedField,
+  type FillConditions,
+  type FillField,
+} from '@zero-pour/core';
 import { createDemoShop } from '@zero-pour/demo';
 import { median, ms, table } from './table';
 import { torusStl } from './torus';
@@ -21,6 +34,22 @@ function moveMs(field: FeedField): number {
   return median(times);
 }
 
+const STERLING: FillConditions = {
+  heat: { ...meltOf({ Ag: 0.925, Cu: 0.075 }), liquidusC: 893, metalC: 973, flaskC: 510 },
+  drive: { way: 'vacuum', headMm: 30, vacuumKpa: 70 },
+};
+
+/** The filling anew, for a gate or a slider that is moved; and with all its offers. */
+function fillMs(net: FillField, { hotSpots }: FeedField): { moved: number; offered: number } {
+  const gates = [{ at: hotSpots[0]!.at, diameterMm: 3, lengthMm: 4 }];
+  const moved = median(
+    Array.from({ length: MOVES }, () => timed(() => fillMargins(net, gates, STERLING))[1]),
+  );
+  const cold = { ...STERLING, heat: { ...STERLING.heat, flaskC: 200, metalC: 895 } };
+  const [, offered] = timed(() => readFill(net, gates, cold, { flaskC: FLASK_MOST_C, metalC: 1093 }));
+  return { moved, offered };
+}
+
 /** The grid once, a gate moved, and gates proposed: at 0.1 mm as the page does it, and at 0.05. */
 export async function measureGates(): Promise<string> {
   const { bytes, file } = await createDemoShop(new Date());
@@ -35,6 +64,8 @@ export async function measureGates(): Promise<string> {
     return [0.1, 0.05].map((cellMm) => {
       const [field, gridMs] = timed(() => readFeedField(mesh, measure.volumeMm3, { cellMm, medianMm: 0 }));
       const [gates, suggestMs] = timed(() => suggestGates(field, mesh));
+      const [net, netMs] = timed(() => readFillField(field));
+      const fill = fillMs(net, field);
       return {
         part: name,
         'cell wanted, taken': `${cellMm}, ${field.cellMm.toFixed(3)} mm`,
@@ -43,6 +74,10 @@ export async function measureGates(): Promise<string> {
         'a gate moved (limit 300 ms)': ms(moveMs(field)),
         'gates proposed': ms(suggestMs),
         proposed: gates.length,
+        'net, once': ms(netMs),
+        'places in it': net.nodes.count,
+        'filling, moved (limit 300 ms)': ms(fill.moved),
+        'with offers': ms(fill.offered),
       };
     });
   });

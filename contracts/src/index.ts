@@ -56,8 +56,10 @@ export {
   benchClock,
   DEFAULT_SETTINGS,
   settingsSchema,
+  usualPouring,
   type Bath,
   type CureSetup,
+  type Pouring,
   type Settings,
 } from './settings';
 export {

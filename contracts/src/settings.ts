@@ -1,4 +1,4 @@
-import { CLEAN_MEDIA, CURE_VESSELS, TUNED_CLASSES, type BenchClock } from '@zero-pour/core';
+import { CLEAN_MEDIA, CURE_VESSELS, POUR_WAYS, TUNED_CLASSES, type BenchClock } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema } from './parts';
 import { quantitySchema } from './quantities';
@@ -19,6 +19,23 @@ export const cureSetupSchema = z.strictObject({
   vessel: z.enum(CURE_VESSELS),
 });
 export type CureSetup = z.infer<typeof cureSetupSchema>;
+
+/** How the shop gets metal into a flask; numbers of the other ways stay for when it pours that way again. */
+export const pouringSchema = z.strictObject({
+  way: z.enum(POUR_WAYS),
+  vacuumKpa: quantitySchema('Vacuum at the pour', 'kPa', [5, 101], { digits: 0 }),
+  armMm: quantitySchema('Axis to flask', 'mm', [50, 2000], { digits: 0 }),
+  turnsPerMin: quantitySchema('Turns a minute', 'count', [10, 2000], { whole: true }),
+});
+export type Pouring = z.infer<typeof pouringSchema>;
+
+/** A way of pouring with what is usual for it. */
+export const usualPouring = (way: Pouring['way']): Pouring => ({
+  way,
+  vacuumKpa: 70,
+  armMm: 300,
+  turnsPerMin: 300,
+});
 
 /** A bath that prints are washed in, and when it was last filled anew. */
 export const bathSchema = z.strictObject({
@@ -55,6 +72,8 @@ export const settingsSchema = z.strictObject({
   testSet: z.array(z.strictObject({ patternId: idSchema, castClass: z.enum(TUNED_CLASSES) })).max(40),
   cure: cureSetupSchema,
   baths: z.array(bathSchema).max(12),
+  /** Absent: nobody has said. */
+  pouring: pouringSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

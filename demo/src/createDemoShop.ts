@@ -2,6 +2,7 @@ import {
   SHOP_FILE_FORMAT,
   SHOP_FILE_VERSION,
   shopFileSchema,
+  usualPouring,
   type Settings,
   type ShopFile,
 } from '@zero-pour/contracts';
@@ -24,6 +25,7 @@ const SETTINGS: Settings = {
   testSet: [],
   cure: DEMO_CURE,
   baths: [],
+  pouring: usualPouring('vacuum'),
 };
 
 const DAY_MS = 24 * 3_600_000;

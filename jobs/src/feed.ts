@@ -3,15 +3,15 @@ import { z } from 'zod';
 import { defineJob, typed } from './job';
 import { partSchema } from './part';
 
-const placeSchema = z.tuple([z.number(), z.number(), z.number()]);
+export const placeSchema = z.tuple([z.number(), z.number(), z.number()]);
 const sectionFields = {
   at: placeSchema,
   widthMm: z.number().nonnegative(),
   modulusMm: z.number().nonnegative(),
 };
 
-/** A part on a grid, for its feed: as fine as this, with half of its volume thinner than that. mm. */
-const fieldInput = {
+/** A part on a grid: as fine as this, with half of its volume thinner than that. mm. */
+export const fieldInput = {
   part: partSchema,
   cellMm: z.number().min(0.02).max(2),
   medianMm: z.number().nonnegative(),
@@ -52,7 +52,7 @@ const feedAnswerSchema = z.strictObject({
 /** Whether gates feed the masses of a part. */
 export const feedJob = defineJob({
   name: 'feed',
-  version: 1,
+  version: 2,
   input: feedInputSchema,
   output: feedAnswerSchema,
 });
@@ -63,7 +63,7 @@ export type SuggestInput = z.infer<typeof suggestInputSchema>;
 /** The fewest gates that feed every mass, off the faces that must stay clean. */
 export const suggestGatesJob = defineJob({
   name: 'suggest gates',
-  version: 1,
+  version: 2,
   input: suggestInputSchema,
   output: typed<SuggestedGate[]>(),
 });

@@ -12,6 +12,7 @@ export {
   type Mass,
   type SuggestInput,
 } from './feed';
+export { fillJob, fillMarginsJob, type FillInput } from './fill';
 export { layersJob, type CutLayers, type LayersInput } from './layers';
 export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';

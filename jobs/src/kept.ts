@@ -1,10 +1,16 @@
 import type { Job } from './job';
 import { feedJob } from './feed';
+import { fillJob } from './fill';
 import { patternJob } from './pattern';
 import { standingJob } from './standing';
 
 /** Jobs whose results are kept, by name. */
-export const KEPT_JOBS = { pattern: patternJob, standing: standingJob, feed: feedJob } as const;
+export const KEPT_JOBS = {
+  pattern: patternJob,
+  standing: standingJob,
+  feed: feedJob,
+  fill: fillJob,
+} as const;
 export type KeptJobName = keyof typeof KEPT_JOBS;
 export const KEPT_JOB_NAMES = Object.keys(KEPT_JOBS) as [KeptJobName, ...KeptJobName[]];
 
@@ -13,7 +19,12 @@ export const keptJob = (name: KeptJobName): Job<unknown, unknown> =>
   KEPT_JOBS[name] as unknown as Job<unknown, unknown>;
 
 /** Results of one part that are kept of a job; every turn of a part makes another one. */
-export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = { pattern: 4, standing: 40, feed: 40 };
+export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = {
+  pattern: 4,
+  standing: 40,
+  feed: 40,
+  fill: 40,
+};
 
 /** The hash of the file that an input is about. */
 export function fileOf(input: unknown): string {

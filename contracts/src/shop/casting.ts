@@ -42,6 +42,7 @@ const rangeSchema = z.strictObject({
 });
 const byClassSchema = z.strictObject({ filigree: rangeSchema, standard: rangeSchema, heavy: rangeSchema });
 
+const ESTIMATED = { hint: 'Empty: estimated from the composition' };
 const WAIT_MIN = [0, 1440] as const;
 const ELEMENTS = Object.keys(ELEMENT_DENSITIES) as [Element, ...Element[]];
 
@@ -62,6 +63,10 @@ export const alloySchema = z.strictObject({
     least: quantitySchema('Wait before opening, least', 'min', WAIT_MIN),
     most: quantitySchema('Wait before opening, most', 'min', WAIT_MIN),
   }),
+  /** Of the melt; null: estimated from the composition. */
+  latentJPerG: quantitySchema('Heat of melting', 'jPerG', [10, 2000], ESTIMATED).nullish(),
+  heatJPerGK: quantitySchema('Heat of the melt', 'jPerGK', [0.05, 3], { ...ESTIMATED, digits: 3 }).nullish(),
+  surfaceNPerM: quantitySchema('Surface tension', 'nPerM', [0.1, 3], { ...ESTIMATED, digits: 2 }).nullish(),
   pricePerG: quantitySchema('Price a gram', 'money', PRICE),
   caution: noteSchema,
   note: noteSchema,

@@ -9,6 +9,7 @@ import {
   capillaryPa,
   drivePressurePa,
   enteredWireMm,
+  FLASK_MOST_C,
   fillMargins,
   flowSpeed,
   judgeFill,
@@ -17,6 +18,7 @@ import {
   readFillField,
   SPEED_MOST,
   stopTimeS,
+  SUPERHEAT_MOST_C,
   type Drive,
   type FillField,
   type FillingGate,
@@ -189,9 +191,10 @@ describe('whether a part fills', () => {
   const wire = netOf(lathe([[0, 0], [0.2, 0], [0.2, 34], [0, 34]], 32)); // prettier-ignore
   const end = gate([0, 0, 0], 0.4);
   const cold = { heat: { ...STERLING, flaskC: 340 }, drive: { ...fast, headMm: 40 } };
-  const read = readFill(wire, [end], cold)!;
+  const hottest = { flaskC: FLASK_MOST_C, metalC: 893 + SUPERHEAT_MOST_C };
+  const read = readFill(wire, [end], cold, hottest)!;
   const said = (reading: typeof read): string => {
-    const [first] = judgeFill(reading);
+    const [first] = judgeFill(reading, { flaskHighC: 540, metalHighC: 990, estimated: false });
     return `${first!.weight}: ${first!.lead} ${formatPhrase(first!.why, METRIC)}`;
   };
 
@@ -201,12 +204,12 @@ describe('whether a part fills', () => {
     expect(said(read)).toMatch(/^fix: It does not fill\./);
     const { flaskC, metalC, gate: second } = read.offers!;
     const again = (change: Partial<PouredHeat>): number =>
-      readFill(wire, [end], { ...cold, heat: { ...cold.heat, ...change } }, false)!.last.margin;
+      readFill(wire, [end], { ...cold, heat: { ...cold.heat, ...change } })!.last.margin;
     expect(flaskC).not.toBeNull();
     expect(again({ flaskC: flaskC! })).toBeGreaterThanOrEqual(2);
     expect(again({ flaskC: flaskC! - 5 })).toBeLessThan(2);
     if (metalC !== null) expect(again({ metalC })).toBeGreaterThanOrEqual(2);
-    const two = readFill(wire, [end, { ...second!, lengthMm: 0 }], cold, false)!;
+    const two = readFill(wire, [end, { ...second!, lengthMm: 0 }], cold)!;
     expect(two.last.margin).toBeCloseTo(second!.margin, 5);
     expect(second!.margin).toBeGreaterThan(1.5 * read.last.margin);
   });
@@ -215,11 +218,17 @@ describe('whether a part fills', () => {
     expect(slow.last).toMatchObject({ because: 'narrow', margin: 0 });
     expect(said(slow)).toContain('surface tension');
     const bodies = netOf(together(box([4, 4, 4]), moved(box([2, 2, 2]), [10, 0, 0])));
-    const far = readFill(bodies, [gate([0, 2, 2], 2)], { heat: STERLING, drive: fast })!;
+    const far = readFill(bodies, [gate([0, 2, 2], 2)], { heat: STERLING, drive: fast }, hottest)!;
     expect(far.last).toMatchObject({ because: 'no way', margin: 0 });
     expect(far.last.at[0]).toBeGreaterThan(9);
     expect(said(far)).toContain('Set a gate on that body.');
     expect(readFill(wire, [], { heat: STERLING, drive: fast })!.last.because).toBe('no way');
+  });
+  it('is offered no hotter than powder and metal bear', () => {
+    const warm = readFill(wire, [end], cold, { flaskC: 400, metalC: 940 })!;
+    expect(warm.offers).toMatchObject({ flaskC: null, metalC: null });
+    expect(said(warm)).toMatch(/Ways out: one more gate/);
+    expect(readFill(wire, [end], cold)!.offers).toBeNull();
   });
   it('is said with its margin where it fills', () => {
     const block = readFill(netOf(box([6, 6, 6])), [gate([3, 3, 0], 3)], { heat: STERLING, drive: fast })!;

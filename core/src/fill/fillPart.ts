@@ -44,16 +44,27 @@ export interface FillReading {
   offers: FillOffers | null;
 }
 
-/** How far offers go: this far over what is planned, in steps of 5 °C. */
-const HOTTER_BY_C = { flask: 250, metal: 200 } as const;
+/** The hottest that is offered, °C: what powder and metal bear. */
+export interface Hottest {
+  flaskC: number;
+  metalC: number;
+}
+/** Plaster-bonded molds break down from about 750 °C (handbook 05): unless the powder says otherwise. */
+export const FLASK_MOST_C = 730;
+/** Metal further over its liquidus takes up gas and attacks the mold (*shop default*). */
+export const SUPERHEAT_MOST_C = 200;
+/** Temperatures are offered in such steps, °C. */
 const STEP_C = 5;
 
-/** Whether a part fills, where last, and what would mend it. Throws nothing; a field without nodes is read as null. */
+/**
+ * Whether a part fills, where last, and what up to the `hottest` would mend it; without that nothing is offered. Null for a
+ * field without nodes.
+ */
 export function readFill(
   field: FillField,
   gates: readonly FillingGate[],
   conditions: FillConditions,
-  offered = true,
+  hottest?: Hottest,
 ): FillReading | null {
   if (field.nodes.count === 0) return null;
   const margins = fillMargins(field, gates, conditions);
@@ -64,7 +75,10 @@ export function readFill(
     last: lastFilled(field, gates, margins, at),
     lateShare: graded('watch'),
     fixShare: graded('fix'),
-    offers: offered && margins[at]! < FILL_LIMITS.good ? offersFor(field, gates, conditions, at) : null,
+    offers:
+      hottest && margins[at]! < FILL_LIMITS.good
+        ? offersFor(field, gates, conditions, { hottest, at })
+        : null,
   };
 }
 
@@ -111,7 +125,7 @@ function offersFor(
   field: FillField,
   gates: readonly FillingGate[],
   conditions: FillConditions,
-  worst: number,
+  { hottest, at }: { hottest: Hottest; at: number },
 ): FillOffers {
   const least = (with_: readonly FillingGate[], heat: Partial<PouredHeat> = {}): number => {
     const margins = fillMargins(field, with_, { ...conditions, heat: { ...conditions.heat, ...heat } });
@@ -119,11 +133,11 @@ function offersFor(
   };
   const { flaskC, metalC } = conditions.heat;
   const fills = (heat: Partial<PouredHeat>): boolean => least(gates, heat) >= FILL_LIMITS.good;
-  const gate = gateAt(field, worst);
+  const gate = gateAt(field, at);
   const margin = gate ? least([...gates, { ...gate, lengthMm: gates[0]?.lengthMm ?? 0 }]) : 0;
   return {
-    flaskC: leastStep(flaskC, HOTTER_BY_C.flask, (c) => fills({ flaskC: c })),
-    metalC: leastStep(metalC, HOTTER_BY_C.metal, (c) => fills({ metalC: c })),
+    flaskC: leastStep(flaskC, hottest.flaskC, (c) => fills({ flaskC: c })),
+    metalC: leastStep(metalC, hottest.metalC, (c) => fills({ metalC: c })),
     gate: gate && margin > least(gates) ? { ...gate, margin } : null,
   };
 }
@@ -147,10 +161,10 @@ function gateAt(field: FillField, n: number): Omit<OfferedGate, 'margin'> | null
 }
 
 /** The least of the steps above a temperature that serves; more heat never fills worse, so it is found by halving. */
-function leastStep(fromC: number, reachC: number, serves: (tempC: number) => boolean): number | null {
+function leastStep(fromC: number, mostC: number, serves: (tempC: number) => boolean): number | null {
   const first = Math.floor(fromC / STEP_C) * STEP_C;
-  let [low, high] = [0, reachC / STEP_C];
-  if (!serves(first + high * STEP_C)) return null;
+  let [low, high] = [0, Math.floor((mostC - first) / STEP_C)];
+  if (high < 1 || !serves(first + high * STEP_C)) return null;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     if (serves(first + middle * STEP_C)) high = middle;

@@ -23,5 +23,14 @@ export {
   type FillGrade,
   type FillingGate,
 } from './fillByGates';
-export { readFill, type FillOffers, type FillReading, type LastFilled, type OfferedGate } from './fillPart';
-export { judgeFill } from './judgeFill';
+export {
+  FLASK_MOST_C,
+  readFill,
+  SUPERHEAT_MOST_C,
+  type Hottest,
+  type FillOffers,
+  type FillReading,
+  type LastFilled,
+  type OfferedGate,
+} from './fillPart';
+export { fillUnread, judgeFill, judgeNotLiquid, type FillLimits } from './judgeFill';

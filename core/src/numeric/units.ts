@@ -25,6 +25,9 @@ export type Unit =
   | 'percent'
   | 'gPerCm3'
   | 'kPa'
+  | 'jPerG'
+  | 'jPerGK'
+  | 'nPerM'
   | 'days'
   | 'nm'
   | 'um'
@@ -91,6 +94,12 @@ export function shownUnit(unit: Unit, choice: UnitChoice): Shown {
       return plain('g/cm³');
     case 'kPa':
       return plain('kPa');
+    case 'jPerG':
+      return plain('J/g');
+    case 'jPerGK':
+      return plain('J/g K');
+    case 'nPerM':
+      return plain('N/m');
     case 'days':
       return plain('days');
     case 'nm':

@@ -30,53 +30,55 @@ export function volumeInBall(
   return length * grid.du * grid.dv;
 }
 
-/** Pieces of a triangle larger than this share of the ball are halved before they count as in or out. */
-const PIECE_SHARE = 0.15;
-
-/** Area of surface within a ball, mm². Small triangles count by their middle. O(log triangles + triangles near). */
+/** Area of surface within a ball, mm², exactly. O(log triangles + triangles near). */
 export function areaInBall(tree: TriangleTree, at: readonly number[], radiusMm: number): number {
   const { positions: p, triangles } = tree;
   const [x, y, z] = at as [number, number, number];
   let area = 0;
   tree.eachNear(at, radiusMm, (t) => {
     const a = 3 * triangles[3 * t]!, b = 3 * triangles[3 * t + 1]!, c = 3 * triangles[3 * t + 2]!; // prettier-ignore
+    const ax = p[a]! - x, ay = p[a + 1]! - y, az = p[a + 2]! - z; // prettier-ignore
     const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
     const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
-    const longest2 = Math.max(ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz);
-    const mx = p[a]! + (ux + vx) / 3 - x, my = p[a + 1]! + (uy + vy) / 3 - y, mz = p[a + 2]! + (uz + vz) / 3 - z; // prettier-ignore
-    const away2 = mx * mx + my * my + mz * mz;
-    if (longest2 < (PIECE_SHARE * radiusMm) ** 2) {
-      if (away2 > radiusMm * radiusMm) return;
-      const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
-      area += Math.sqrt(nx * nx + ny * ny + nz * nz) / 2;
-    } else {
-      const corner = (v: number): number[] => [p[v]!, p[v + 1]!, p[v + 2]!];
-      area += areaWithin(corner(a), corner(b), corner(c), at, radiusMm);
-    }
+    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
+    const twice = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    if (twice === 0) return;
+    const height = (ax * nx + ay * ny + az * nz) / twice;
+    const disc2 = radiusMm * radiusMm - height * height;
+    if (disc2 <= 0) return;
+    // In the triangle's plane, round the foot of the ball's middle: along its first side, and across.
+    const side = Math.sqrt(ux * ux + uy * uy + uz * uz);
+    const ex = ux / side, ey = uy / side, ez = uz / side; // prettier-ignore
+    const fx = (ny * ez - nz * ey) / twice, fy = (nz * ex - nx * ez) / twice, fz = (nx * ey - ny * ex) / twice; // prettier-ignore
+    const a1 = ax * ex + ay * ey + az * ez, a2 = ax * fx + ay * fy + az * fz; // prettier-ignore
+    const b1 = a1 + side;
+    const c1 = a1 + vx * ex + vy * ey + vz * ez, c2 = a2 + vx * fx + vy * fy + vz * fz; // prettier-ignore
+    area += Math.abs(
+      wedgeInDisc(a1, a2, b1, a2, disc2) +
+        wedgeInDisc(b1, a2, c1, c2, disc2) +
+        wedgeInDisc(c1, c2, a1, a2, disc2),
+    );
   });
   return area;
 }
 
-/** Area of a large triangle within a ball, in halves and halves again. */
-function areaWithin(a: number[], b: number[], c: number[], at: readonly number[], radius: number): number {
-  const apart = (p: readonly number[], q: readonly number[]): number =>
-    Math.hypot(p[0]! - q[0]!, p[1]! - q[1]!, p[2]! - q[2]!);
-  const middle = [0, 1, 2].map((k) => (a[k]! + b[k]! + c[k]!) / 3);
-  const spread = Math.max(apart(a, middle), apart(b, middle), apart(c, middle));
-  const away = apart(middle, at);
-  if (away - spread > radius) return 0;
-  if (away + spread > radius && spread > PIECE_SHARE * radius) {
-    const half = (p: number[], q: number[]): number[] => p.map((v, k) => (v + q[k]!) / 2);
-    const [ab, bc, ca] = [half(a, b), half(b, c), half(c, a)];
-    return (
-      areaWithin(a, ab, ca, at, radius) +
-      areaWithin(ab, b, bc, at, radius) +
-      areaWithin(ca, bc, c, at, radius) +
-      areaWithin(ab, bc, ca, at, radius)
-    );
-  }
-  if (away > radius) return 0;
-  const [ux, uy, uz] = [0, 1, 2].map((k) => b[k]! - a[k]!) as [number, number, number];
-  const [vx, vy, vz] = [0, 1, 2].map((k) => c[k]! - a[k]!) as [number, number, number];
-  return Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
+/** Signed area of the triangle from the origin to p and q within a disc of squared radius r2 round the origin. */
+function wedgeInDisc(px: number, py: number, qx: number, qy: number, r2: number): number {
+  const dx = qx - px, dy = qy - py; // prettier-ignore
+  const length2 = dx * dx + dy * dy;
+  if (length2 === 0) return 0;
+  const half = -(px * dx + py * dy) / length2;
+  const root2 = half * half - (px * px + py * py - r2) / length2;
+  if (root2 <= 0) return sectorArea(px, py, qx, qy, r2);
+  const root = Math.sqrt(root2);
+  const from = Math.max(0, half - root);
+  const to = Math.min(1, half + root);
+  if (from >= to) return sectorArea(px, py, qx, qy, r2);
+  const ix = px + from * dx, iy = py + from * dy, ox = px + to * dx, oy = py + to * dy; // prettier-ignore
+  return sectorArea(px, py, ix, iy, r2) + (ix * oy - iy * ox) / 2 + sectorArea(ox, oy, qx, qy, r2);
+}
+
+/** Signed area of the sector between the directions of two points. */
+function sectorArea(ax: number, ay: number, bx: number, by: number, r2: number): number {
+  return (r2 / 2) * Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
 }

@@ -15,6 +15,7 @@ import {
 import { boundaryTest, boundaryTriangles } from './boundary';
 import { splitShells, uniteShells, type BooleanEngine } from './exactUnion';
 import { columnsOf, frameRound, sweepDexels, TriangleTree } from './index';
+import { seededRandom } from '../numeric';
 import { areaInBall, volumeInBall } from './modulus';
 
 const raysOf = (part: TestMesh, cellMm: number) => {
@@ -146,12 +147,45 @@ describe('what lies in a ball', () => {
       const mesh = welded(part);
       return new TriangleTree(mesh.positions, mesh.triangles);
     };
-    expect(Math.abs(areaInBall(tree(cube(10)), [5, 5, 0], 2) - 4 * Math.PI)).toBeLessThan(0.03 * 4 * Math.PI);
+    expect(areaInBall(tree(cube(10)), [5, 5, 0], 2)).toBeCloseTo(4 * Math.PI, 9);
+    expect(areaInBall(tree(cube(10)), [0, 5, 0], 2)).toBeCloseTo(4 * Math.PI, 9);
+    expect(areaInBall(tree(cube(10)), [0, 0, 0], 2)).toBeCloseTo(3 * Math.PI, 9);
     expect(areaInBall(tree(cube(10)), [5, 5, 5], 2)).toBe(0);
     const plate = areaInBall(tree(box([10, 10, 1])), [5, 5, 0.5], 1.5);
-    expect(Math.abs(plate - 2 * Math.PI * (1.5 ** 2 - 0.25))).toBeLessThan(0.04 * plate);
+    expect(plate).toBeCloseTo(2 * Math.PI * (1.5 ** 2 - 0.25), 9);
     const ring = torus(2, 0.5, 40, 20);
     expect(areaInBall(tree(ring), [0, 0, 0], 5)).toBeCloseTo(solidOf(ring).solid.areaMm2, 6);
+  });
+  it('of a surface is what its points count, wherever the ball stands', () => {
+    const { uniform } = seededRandom(11);
+    const part = welded(torus(2, 0.5, 24, 12));
+    const tree = new TriangleTree(part.positions, part.triangles);
+    const corner = (t: number, k: number): number[] =>
+      [0, 1, 2].map((c) => part.positions[3 * part.triangles[3 * t + k]! + c]!);
+    for (let n = 0; n < 8; n++) {
+      const at = [2.5 - 5 * uniform(), 2.5 - 5 * uniform(), 0.5 - uniform()];
+      const radius = 0.4 + uniform();
+      let counted = 0;
+      for (let t = 0; t < part.triangles.length / 3; t++) {
+        const [a, b, c] = [corner(t, 0), corner(t, 1), corner(t, 2)];
+        const [u, v] = [b, c].map((p) => p.map((x, k) => x - a[k]!)) as [number[], number[]];
+        const area =
+          Math.hypot(
+            u[1]! * v[2]! - u[2]! * v[1]!,
+            u[2]! * v[0]! - u[0]! * v[2]!,
+            u[0]! * v[1]! - u[1]! * v[0]!,
+          ) / 2;
+        // Middles of 20 × 20 like pieces.
+        for (let i = 0; i < 20; i++)
+          for (let j = 0; j < 20 - i; j++)
+            for (const third of j < 19 - i ? [1, 2] : [1]) {
+              const [s, w] = [(i + third / 3) / 20, (j + third / 3) / 20];
+              const away = Math.hypot(...a.map((x, k) => x + s * u[k]! + w * v[k]! - at[k]!));
+              if (away < radius) counted += area / 400;
+            }
+      }
+      expect(Math.abs(areaInBall(tree, at, radius) - counted)).toBeLessThan(0.02 * counted + 0.01);
+    }
   });
   it('makes the moduli of the trade: a plate’s half thickness, a wire’s quarter', () => {
     const plate = raysOf(box([12, 12, 1]), 0.05);

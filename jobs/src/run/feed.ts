@@ -12,7 +12,7 @@ import type { JobContext, Run } from './context';
 import { readPart } from './readPart';
 
 /** The grid of a part stays with the runner: only the ways are found anew when a gate is moved. */
-async function fieldOf(
+export async function fieldOf(
   { part, cellMm, medianMm }: Pick<FeedInput, 'part' | 'cellMm' | 'medianMm'>,
   context: JobContext,
 ): Promise<FeedField> {

@@ -1,4 +1,4 @@
-import { writeBinaryStl } from '@zero-pour/core';
+import { writeBinaryStl, type FillReading } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cube } from '../../../core/src/testing/solids';
 import { sha256, type FeedAnswer, type PatternOutput, type ViewMesh } from '../index';
@@ -54,6 +54,33 @@ describe('a runner', () => {
     expect(outputs[0]).toHaveLength(1);
     const ratios = outputs.slice(1).map((answer) => (answer as FeedAnswer).feeds[0]!.gateRatio);
     expect(ratios[0]).toBeCloseTo(2 * ratios[1]!, 9);
+  });
+
+  it('follows the metal through the part, and tells its margins where the picture asks', async () => {
+    const file = await sha256(bytesOf(4));
+    const heat = { densityKgPerM3: 9300, latentJPerKg: 105_000, heatJPerKgK: 310, surfaceNPerM: 0.92, liquidusC: 893, metalC: 973, flaskC: 500 }; // prettier-ignore
+    const input = {
+      part: { file, format: 'stl', unitMm: 1 },
+      cellMm: 0.1,
+      medianMm: 0,
+      gates: [{ at: [2, 2, 0], diameterMm: 3, lengthMm: 4 }],
+      heat,
+      drive: { way: 'vacuum', headMm: 30, vacuumKpa: 70 },
+    };
+    const places = new Float32Array([2, 2, 4, 4, 4, 4, 30, 0, 0]);
+    const run = makeRunner();
+    const blob = (name: string): Promise<Uint8Array> =>
+      Promise.resolve(name === 'corners' ? new Uint8Array(places.buffer) : bytesOf(4));
+    const supplies = { blob, report: () => {}, engine: () => Promise.reject(new Error('not needed')) };
+    const read = await run('fill', { ...input, hottest: { flaskC: 730, metalC: 1093 } }, supplies);
+    const { last, offers } = (read as { output: FillReading }).output;
+    expect(last.margin).toBeGreaterThan(2);
+    expect(offers).toBeNull();
+    const shown = await run('fill margins', { ...input, places: 'corners' }, supplies);
+    const [top, corner, outside] = (shown as { output: Float32Array }).output;
+    expect(top).toBeGreaterThanOrEqual(last.margin - 1e-3);
+    expect(corner).toBeGreaterThanOrEqual(last.margin - 1e-3);
+    expect(outside).toBeNaN();
   });
 
   it('reads it again in another unit, and after another part', async () => {

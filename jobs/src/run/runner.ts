@@ -2,6 +2,7 @@ import { MeshFileError, type BooleanEngine } from '@zero-pour/core';
 import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
 import { feedJob, suggestGatesJob } from '../feed';
+import { fillJob, fillMarginsJob } from '../fill';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
 import { patternJob } from '../pattern';
@@ -14,6 +15,7 @@ import { spreadJob, tuneJob } from '../tuning';
 import { waysJob } from '../ways';
 import type { JobContext, Run } from './context';
 import { feed, suggest } from './feed';
+import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { findSprues } from './sprues';
@@ -40,6 +42,8 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(spruesJob, findSprues),
     runnable(feedJob, feed),
     runnable(suggestGatesJob, suggest),
+    runnable(fillJob, fill),
+    runnable(fillMarginsJob, showMargins),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),

@@ -37,9 +37,18 @@ describe('gates with a place', () => {
     expect(asked[0]!.gates.map(({ diameterMm }) => diameterMm)).toEqual([4, 4]);
   });
   it('are judged by their feed, not by the whole part, once it is known', () => {
-    expect(rules(planWith([placed(8)], 0.5).plan.gates[0]!.judgements)).toEqual(['feed 1 fix']);
-    expect(rules(planWith([placed(8)], 0.7).plan.gates[0]!.judgements)).toEqual(['feed 1 watch']);
-    expect(rules(planWith([placed(8)], 0.9).plan.gates[0]!.judgements)).toEqual(['feed ok']);
+    expect(rules(planWith([placed(8)], 0.5).plan.gates[0]!.judgements)).toEqual([
+      'feed 1 fix',
+      'fill unread watch',
+    ]);
+    expect(rules(planWith([placed(8)], 0.7).plan.gates[0]!.judgements)).toEqual([
+      'feed 1 watch',
+      'fill unread watch',
+    ]);
+    expect(rules(planWith([placed(8)], 0.9).plan.gates[0]!.judgements)).toEqual([
+      'feed ok',
+      'fill unread watch',
+    ]);
   });
   it('are not called fed before anybody followed the way', () => {
     const [first] = planWith([placed(8)]).plan.gates[0]!.judgements;

@@ -16,6 +16,9 @@ import { feedJob, patternJob, pieceOf, type FeedAnswer, type FeedInput } from '@
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { figure, fromFigure, type Figure } from '../figure';
+import type { Planned } from '../planned';
+import type { TemperaturePlan } from '../pour/temperaturePlan';
+import { noFill, planFill, type PartFill } from './fillPlan';
 
 export interface PartGates {
   part: Part;
@@ -28,6 +31,7 @@ export interface PartGates {
   /** What is asked of the feed; none while no gate has a place on the part. */
   feedWish: FeedInput | undefined;
   feed: FeedAnswer | undefined;
+  fill: PartFill;
   judgements: Judgement[];
 }
 
@@ -107,7 +111,7 @@ const NOT_FOLLOWED: Judgement = {
   why: say`Until it is, only the whole part's V/A is known, which sees no necks.`,
 };
 
-function planPart(context: PourContext, part: Part): PartGates {
+function planPart(context: PourContext, part: Part, pours: readonly Planned<TemperaturePlan>[]): PartGates {
   const modulus = modulusOf(part);
   const advice = adviceOf(modulus);
   const set = context.doc.wayUp.lines[part.key]?.gates;
@@ -115,6 +119,12 @@ function planPart(context: PourContext, part: Part): PartGates {
   const feedWish = wishOf(context, part);
   const reading = feedWish && context.readings.of(feedJob, feedWish);
   const feed = reading?.status === 'known' ? reading.value : undefined;
+  const fill = feedWish
+    ? planFill(context, part, {
+        grid: { ...feedWish, gates: feedWish.gates.map((gate) => ({ ...gate, lengthMm: gates.lengthMm })) },
+        pours,
+      })
+    : noFill(context, part);
   return {
     part,
     gates,
@@ -123,15 +133,19 @@ function planPart(context: PourContext, part: Part): PartGates {
     advice,
     feedWish,
     feed,
-    judgements: feed
-      ? judgeFeed(feed.masses, feed.feeds, feedWish!.gates, feed.cellMm)
-      : [...(feedWish ? [NOT_FOLLOWED] : []), ...judgeGates(gates, modulus.value)],
+    fill,
+    judgements: [
+      ...(feed
+        ? judgeFeed(feed.masses, feed.feeds, feedWish!.gates, feed.cellMm)
+        : [...(feedWish ? [NOT_FOLLOWED] : []), ...judgeGates(gates, modulus.value)]),
+      ...fill.judgements,
+    ],
   };
 }
 
 /** Gates of every part: as set, or as the modulus rule proposes. Patterns without volume get none. */
-export function planGates(context: PourContext): PartGates[] {
+export function planGates(context: PourContext, pours: readonly Planned<TemperaturePlan>[]): PartGates[] {
   return context.parts
     .filter((part) => part.pattern.measure.volumeMm3 > 0)
-    .map((part) => planPart(context, part));
+    .map((part) => planPart(context, part, pours));
 }

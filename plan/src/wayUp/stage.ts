@@ -7,7 +7,7 @@ import { planGates } from './gatePlan';
 export const wayUp: Stage<'wayUp'> = {
   ...QUIET,
   key: 'wayUp',
-  plan: ({ context }) => attemptOr([], () => planGates(context)),
+  plan: ({ context, of }) => attemptOr([], () => planGates(context, of('pour'))),
   isDone: ({ parts, doc }) =>
     parts.length > 0 && parts.every(({ key }) => doc.wayUp.lines[key]?.gates !== undefined),
   line: ({ of }, choice) => {

@@ -13,8 +13,11 @@ export type JobState<I, O> =
 
 export interface JobHandle<I, O> {
   state: ShallowRef<JobState<I, O>>;
-  /** Asks; a newer wish ends the one before, and the same wish is not asked twice. */
-  ask: (input: I) => void;
+  /**
+   * Asks; a newer wish ends the one before, and the same wish is not asked twice. `bytes`: what the input names and the page has
+   * at hand.
+   */
+  ask: (input: I, bytes?: RunOptions['bytes']) => void;
   /** Ends what runs; what is known stays. */
   stop: () => void;
   /** Forgets what is known too. */
@@ -55,7 +58,7 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
       ? readings.make(job, input, options).then((output) => ({ output }))
       : runJob(job, input, options);
 
-  async function run(input: I): Promise<void> {
+  async function run(input: I, bytes?: RunOptions['bytes']): Promise<void> {
     if (left) return;
     running?.abort();
     const own = (running = new AbortController());
@@ -64,7 +67,12 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
     };
     report('', 0);
     try {
-      const { output } = await work(input, { ...how, report, signal: own.signal });
+      const { output } = await work(input, {
+        ...how,
+        ...(bytes ? { bytes } : {}),
+        report,
+        signal: own.signal,
+      });
       if (running === own) state.value = { status: 'done', input, output };
     } catch (error) {
       if (error instanceof WorkCancelled || running !== own) return;
@@ -73,13 +81,13 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
   }
   const begin = waitMs > 0 ? useDebounceFn(run, waitMs) : run;
 
-  function ask(input: I): void {
+  function ask(input: I, bytes?: RunOptions['bytes']): void {
     const text = jobText(job, input);
     if (text === asked && state.value.status !== 'failed') return;
     asked = text;
     // An answer to an earlier wish is none.
     state.value = { status: 'working', step: '', share: 0 };
-    void begin(input);
+    void begin(input, bytes);
   }
   return { state, ask, stop, clear };
 }

@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
+import PouringChoice from './PouringChoice.vue';
 import CleaningSettings from './CleaningSettings.vue';
 import { useNotKept } from '../state/notKept';
 import { useShop } from '../state/shopStore';
@@ -128,6 +129,11 @@ function closing({ fromMin, toMin }: Day): string {
           </tr>
         </tbody>
       </table>
+    </section>
+    <section class="stage-block">
+      <h2>How metal gets into the flask</h2>
+      <p class="mute mb-3">Whether thin places fill is reckoned by it, at Way up.</p>
+      <PouringChoice :pouring="settings.pouring" @change="(pouring) => change({ pouring })" />
     </section>
     <CleaningSettings :settings="settings" @change="change" />
   </section>

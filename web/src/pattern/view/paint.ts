@@ -41,6 +41,19 @@ export const feedRamp = (fixShare: number, watchShare: number): Ramp => ({
     [100, TEAL],
   ],
 });
+/** Filling: how many times the time that it needs the metal has; up to the first it stops, up to the second it is late. */
+export const fillRamp = (fix: number, watch: number): Ramp => ({
+  limit: watch,
+  stops: [
+    [0, BRICK],
+    [fix, CLAY],
+    [watch, WHITE],
+    [1.25 * watch, PALE],
+    [3 * watch, TEAL],
+  ],
+});
+export const paintFill = (margins: Float32Array, ramp: Ramp): Uint8Array =>
+  coloursOf(margins, 1, ramp, Number.isNaN);
 /** Overhang: 1 looks straight down, sin of the limit angle needs support. */
 export const overhangRamp = (limitDeg: number): Ramp => {
   const limit = Math.sin((limitDeg * Math.PI) / 180);

@@ -17,6 +17,8 @@ import { PartView, type Point, type ViewShape } from '../../pattern';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
 import GateMarks from '../wayUp/GateMarks.vue';
 import GatesOnPart from '../wayUp/GatesOnPart.vue';
+import FillOnPart from '../wayUp/FillOnPart.vue';
+import { useFillColours } from '../wayUp/useFillColours';
 import { newGate, normalOf, withPlaced } from '../wayUp/placeGates';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
@@ -61,22 +63,35 @@ const placedCount = computed(
   () => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.gates?.placed?.length ?? 0,
 );
 const gatesOnPart = computed(() => (entry.value ? placedGates(plan.value.context, entry.value.part) : []));
-function placeGate({ at, vertices }: { at: Point; vertices: Point }): void {
-  if (!entry.value || !shape.value) return;
+function addGate(at: Point, normal: Point, diameterMm?: number): void {
+  if (!entry.value) return;
   const { gates, part } = entry.value;
   const before = pour.value.doc.wayUp.lines[part.key]?.gates?.placed ?? [];
-  const gate = newGate(at, normalOf(shape.value, vertices), gates.diameterMm);
+  const gate = newGate(at, normal, diameterMm ?? gates.diameterMm);
   set(['wayUp', 'lines', part.key, 'gates'], withPlaced(gates, [...before, gate]));
 }
 function pick(picked: { at: Point; vertices: Point } | null): void {
-  if (placing.value && picked) return placeGate(picked);
+  if (placing.value && picked && shape.value)
+    return addGate(picked.at, normalOf(shape.value, picked.vertices));
   if (!picking.value || !picked || !entry.value || !shape.value) return;
   const kept = clean.value.filter((point) => !sameFace(shape.value!, point, picked.at));
   const points = kept.length < clean.value.length ? kept : [...clean.value, picked.at];
   set(['wayUp', 'lines', entry.value.part.key, 'clean'], points.length > 0 ? points : undefined);
 }
-const colours = computed(() =>
-  shape.value && clean.value.length > 0 ? cleanColours(shape.value, clean.value) : null,
+/** Those of its filling stand with it, beneath. */
+const gateJudgements = computed(() =>
+  (entry.value?.judgements ?? []).filter((one) => !entry.value!.fill.judgements.includes(one)),
+);
+const coloured = shallowRef(false);
+const fillColours = useFillColours(
+  () => entry.value?.fill,
+  () => shape.value,
+  () => coloured.value && !picking.value,
+);
+const colours = computed(
+  () =>
+    fillColours.value ??
+    (shape.value && clean.value.length > 0 ? cleanColours(shape.value, clean.value) : null),
 );
 
 /* What the layers say as it stands: the same reading that the plan judges the plate's hold by. */
@@ -140,6 +155,7 @@ const stance = computed(() => {
             v-if="placing || gatesOnPart.length > 0"
             :gates="gatesOnPart"
             :feed="entry.feed"
+            :last-filled="entry.fill.reading?.last"
             v-bind="over"
           />
           <SupportMarks
@@ -219,8 +235,14 @@ const stance = computed(() => {
         mass: by the whole part’s V/A, which sees no necks. Gates with a place on the part are followed to
         each mass.
       </p>
-      <JudgementList :judgements="entry.judgements" />
+      <JudgementList :judgements="gateJudgements" />
     </section>
+    <FillOnPart
+      v-if="gatesOnPart.length > 0"
+      v-model:coloured="coloured"
+      :entry="entry"
+      @add-gate="(gate) => addGate(gate.at, gate.normal, gate.diameterMm)"
+    />
     <StandingAdvice :part="entry.part" :state="standing" />
     <WaySearch v-if="!supported" v-model:picking="picking" :part="entry.part" />
     <SaveScaled v-if="scale && !supported" :scale="scale" standing />

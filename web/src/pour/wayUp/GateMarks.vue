@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { FeedingGate } from '@zero-pour/core';
-import { gradeFeed } from '@zero-pour/core';
+import { gradeFeed, gradeFill, type FeedingGate, type LastFilled } from '@zero-pour/core';
 import type { FeedAnswer } from '@zero-pour/jobs';
 import { computed } from 'vue';
 import type { PartScene } from '../../pattern';
@@ -9,6 +8,8 @@ import type { PartScene } from '../../pattern';
 const props = defineProps<{
   gates: readonly FeedingGate[];
   feed: FeedAnswer | undefined;
+  /** The place that fills last, where that is known. */
+  lastFilled: LastFilled | undefined;
   scene: PartScene;
   tick: number;
   width: number;
@@ -24,6 +25,13 @@ const dots = computed(() => {
     ...props.scene.screenOf(at),
     r: Math.max(6, toPixels(diameterMm) / 2),
   }));
+});
+/** Marked only where it fills late or not at all. */
+const late = computed(() => {
+  void props.tick;
+  const last = props.lastFilled;
+  const grade = last && gradeFill(last.margin);
+  return !last || grade === 'good' ? undefined : { ...props.scene.screenOf(last.at), grade };
 });
 const ways = computed(() => {
   void props.tick;
@@ -49,6 +57,10 @@ const ways = computed(() => {
       <circle v-if="way.neck" class="neck" :cx="way.neck.x" :cy="way.neck.y" :r="way.neck.r" />
       <text :x="way.mass.x" :y="way.mass.y + 5">{{ n + 1 }}</text>
     </g>
+    <g v-if="late" :class="late.grade" class="late">
+      <path :d="`M${late.x - 9} ${late.y - 9}l18 18m0 -18l-18 18`" />
+      <text :x="late.x" :y="late.y - 14">last</text>
+    </g>
     <g v-for="(dot, n) in dots" :key="`gate ${n}`" class="gate">
       <circle :cx="dot.x" :cy="dot.y" :r="dot.r" />
       <text :x="dot.x" :y="dot.y + 5">G{{ n + 1 }}</text>
@@ -71,6 +83,9 @@ const ways = computed(() => {
 .mass,
 .neck {
   filter: drop-shadow(0 0 1px var(--paper)) drop-shadow(0 0 1px var(--paper));
+}
+.late path {
+  stroke-width: 4;
 }
 .mass {
   stroke-dasharray: 6 4;
