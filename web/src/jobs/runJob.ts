@@ -1,8 +1,10 @@
 import { errorSentence } from '@zero-pour/contracts';
 import { MeshFileError } from '@zero-pour/core';
 import { resultOf, type Job, type JobResult, type RunOutcome } from '@zero-pour/jobs';
-import { proxy, transfer } from 'comlink';
+import { proxy, transfer, type Remote } from 'comlink';
 import { fetchBytes, sentenceOf } from '../api/request';
+import type { JobWorker } from './job.worker';
+import { inResident } from './residents';
 import { inWorker, type WorkOptions } from './workerPool';
 
 export interface RunOptions extends Omit<WorkOptions, 'about'> {
@@ -44,10 +46,13 @@ export async function runJob<I, O>(
   });
   // A plain copy: what a page holds may be wrapped so that it notices changes.
   const plain = JSON.parse(JSON.stringify(input)) as I;
-  const outcome = await inWorker<RunOutcome>(async (remote) => remote.run(job.name, plain, blob, told), {
-    ...options,
-    ...partIn(plain),
-  });
+  const run = (remote: Remote<JobWorker>): Promise<RunOutcome> =>
+    remote.run(job.name, plain, blob, told) as Promise<RunOutcome>;
+  const { about } = partIn(plain);
+  const outcome =
+    options.resident && about !== undefined
+      ? await inResident(about, run, signal)
+      : await inWorker(run, { ...options, ...(about === undefined ? {} : { about }) });
   return resultOf(outcome) as JobResult<O>;
 }
 

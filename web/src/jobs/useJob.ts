@@ -24,7 +24,7 @@ export interface JobHandle<I, O> {
   clear: () => void;
 }
 
-interface UseJobOptions extends Pick<RunOptions, 'urgent' | 'background'> {
+interface UseJobOptions extends Pick<RunOptions, 'urgent' | 'background' | 'resident'> {
   /** Typing asks for several in a row: waits until it stops. */
   waitMs?: number;
 }

@@ -14,6 +14,8 @@ export interface WorkOptions {
   urgent?: boolean;
   /** What the work is about: a worker that had it last has read it already. */
   about?: string;
+  /** Short work on what one worker keeps of its part: done there in turn (see residents.ts). */
+  resident?: boolean;
 }
 
 interface Waiting {
@@ -71,7 +73,12 @@ function turn({ signal, background = false, urgent = false }: WorkOptions): Prom
   });
 }
 
-type Own = Pick<Idle, 'worker' | 'remote'>;
+export type Own = Pick<Idle, 'worker' | 'remote'>;
+
+export function newWorker(): Own {
+  const worker = new Worker(new URL('./job.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, remote: wrap<JobWorker>(worker) };
+}
 
 /** The worker that had it last, else a new one: one that had something else would only hold two parts. */
 function take(about: string | undefined): Own {
@@ -81,11 +88,10 @@ function take(about: string | undefined): Own {
     clearTimeout(found!.timer);
     return found!;
   }
-  const worker = new Worker(new URL('./job.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, remote: wrap<JobWorker>(worker) };
+  return newWorker();
 }
 
-function end({ worker, remote }: Own): void {
+export function end({ worker, remote }: Own): void {
   remote[releaseProxy]();
   worker.terminate();
 }

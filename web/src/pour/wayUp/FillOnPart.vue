@@ -25,7 +25,7 @@ const notices = useNotices();
 const fill = computed(() => props.entry.fill);
 
 /* The same reading that the plan judges the filling by. */
-const { state, ask } = useJob(fillJob, { waitMs: 60, urgent: true });
+const { state, ask } = useJob(fillJob, { waitMs: 60, resident: true });
 watch(
   () => fill.value.wish,
   (wish) => wish && ask(wish),

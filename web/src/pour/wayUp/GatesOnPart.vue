@@ -28,7 +28,7 @@ const setDiameter = (n: number, diameterMm: number): void =>
   );
 
 /* The same reading that the plan judges the feed by. */
-const { state, ask } = useJob(feedJob, { waitMs: 60, urgent: true });
+const { state, ask } = useJob(feedJob, { waitMs: 60, resident: true });
 watch(
   () => props.entry.feedWish,
   (wish) => wish && ask(wish),
@@ -42,7 +42,7 @@ async function suggest(): Promise<void> {
   sentence.value = '';
   try {
     const input = { ...feedGrid(plan.value.context, props.entry.part), cleanPoints: line.value?.clean ?? [] };
-    const { output } = await runJob(suggestGatesJob, input, { urgent: true });
+    const { output } = await runJob(suggestGatesJob, input, { resident: true });
     if (output.length === 0)
       sentence.value = 'No place off the show faces feeds a mass. Let a show face go, or place one yourself.';
     else keep(output.map(({ at, normal, diameterMm }) => newGate(at, normal, diameterMm)));

@@ -13,7 +13,7 @@ export function useFillColours(
   shape: () => ViewShape | undefined,
   shown: () => boolean,
 ): ComputedRef<Uint8Array | null> {
-  const { state, ask } = useJob(fillMarginsJob, { waitMs: 60, urgent: true });
+  const { state, ask } = useJob(fillMarginsJob, { waitMs: 60, resident: true });
   let of: ViewShape | undefined;
   let [name, count] = ['', 0];
   watch(
