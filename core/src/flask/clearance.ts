@@ -44,8 +44,8 @@ export function judgeClearance(
   return out;
 }
 
-function judgeWall(wall: number): Judgement {
-  const limit = mm(CLEARANCE_MM.wall);
+export function judgeWall(wall: number, wanted: number = CLEARANCE_MM.wall): Judgement {
+  const limit = mm(wanted);
   if (wall < 0)
     return {
       rule: 'wall',
@@ -53,7 +53,7 @@ function judgeWall(wall: number): Judgement {
       lead: 'Does not go in.',
       why: say`The tree is ${mm(-wall)} wider than the flask each side. Take a wider flask, steeper tilt or shorter gates.`,
     };
-  if (wall < CLEARANCE_MM.wall)
+  if (wall < wanted - 1e-6)
     return {
       rule: 'wall',
       weight: 'fix',
@@ -68,8 +68,8 @@ function judgeWall(wall: number): Judgement {
   };
 }
 
-function judgeTop(top: number): Judgement {
-  const limit = mm(CLEARANCE_MM.top);
+export function judgeTop(top: number, wanted: number = CLEARANCE_MM.top): Judgement {
+  const limit = mm(wanted);
   if (top < 0)
     return {
       rule: 'top',
@@ -77,7 +77,7 @@ function judgeTop(top: number): Judgement {
       lead: 'Stands out of the flask.',
       why: say`The tree is ${mm(-top)} taller than the flask. Take a taller flask or a shorter sprue.`,
     };
-  if (top < CLEARANCE_MM.top)
+  if (top < wanted - 1e-6)
     return {
       rule: 'top',
       weight: 'fix',

@@ -4,6 +4,7 @@ import { rotationMatrix } from '../orient';
 import { TriangleTree } from '../solid';
 import { welded } from '../testing/analysed';
 import { box, cube, moved, sphere, torus, type TestMesh } from '../testing/solids';
+import { hullGap } from './hullGap';
 import { meshGap } from './meshGap';
 import { between, hangingPose, posed, type Pose } from './pose';
 import { triangleGap2 } from './triangleGap';
@@ -65,9 +66,19 @@ describe('the gap between two surfaces', () => {
         new TriangleTree(b.positions, b.triangles),
       ];
       const gap = meshGap(ta, tb, pose, 100);
-      if (gap > 0) expect(gap).toBeCloseTo(Math.sqrt(least), 9);
+      if (gap > 0) expect(Math.abs(gap - Math.sqrt(least))).toBeLessThan(0.01 + 1e-9);
+      expect(hullGap(ta, tb, pose, 100)).toBeLessThanOrEqual(Math.sqrt(least) + 1e-9);
       expect(meshGap(ta, tb, pose, 100, true)).toBeGreaterThanOrEqual(gap - 1e-9);
     }
+  });
+});
+
+describe('the gap of hulls', () => {
+  it('is that of convex bodies, and nought where one lies in another’s hollow', () => {
+    const [one, ball] = [treeOf(cube(2)), treeOf(sphere(1, 3))];
+    expect(hullGap(one, one, shift(5, 6, 14), 100)).toBeCloseTo(13, 1);
+    expect(hullGap(one, ball, shift(9, 1, 1), 100)).toBeCloseTo(6, 1);
+    expect(hullGap(treeOf(torus(9, 1.5, 40, 20)), ball, shift(0, 0, 0), 100)).toBeLessThan(0.1);
   });
 });
 

@@ -1,11 +1,16 @@
 import type { TriangleTree } from '../solid';
-import type { Pose } from './pose';
+import { hullGap } from './hullGap';
+import { posed, type Pose } from './pose';
 import { triangleGap2 } from './triangleGap';
 
 type Box = readonly [middle: Float64Array, half: Float64Array];
 
+/** The hulls' gap is the surfaces' own where no narrower pair can be found by more than this. mm. */
+const NEAR_MM = 0.01;
+
 /**
- * The narrowest gap between two surfaces, the second brought into the first's axes by `pose`: exact, 0 where they cross; `within`
+ * The narrowest gap between two surfaces, the second brought into the first's axes by `pose`: to a hundredth of a mm,
+ * never told wider by more; 0 where they cross; `within`
  * where it is not narrower than that; 0 too where one lies wholly inside the other. With `anyNearer` the first pair found nearer
  * than `within` is answer enough. Both trees are gone down together.
  */
@@ -16,9 +21,13 @@ export function meshGap(
   within: number,
   anyNearer = false,
 ): number {
-  let best2 = within * within;
+  const least = hullGap(a, b, pose, within);
+  if (least >= within) return within;
+  const probed2 = probe(a, b, pose);
+  if (anyNearer && probed2 < within * within) return Math.sqrt(probed2);
+  let best2 = Math.min(within * within, probed2);
   const stack: number[] = [a.boxes.length / 6 - 1, b.boxes.length / 6 - 1];
-  const [ca, cb] = [new Float64Array(9), new Float64Array(9)];
+  const leaves = { a: emptyLeaf(), b: emptyLeaf() };
   const boxes = { a: emptyBox(), b: emptyBox() };
   while (stack.length > 0) {
     const bBox = stack.pop()!;
@@ -26,8 +35,8 @@ export function meshGap(
     if (boxGap2(a, aBox, b, bBox, pose, boxes) >= best2) continue;
     const [aLevel, bLevel] = [a.levelOf(aBox), b.levelOf(bBox)];
     if (aLevel === 0 && bLevel === 0) {
-      best2 = Math.min(best2, leafGap2(a, aBox, b, bBox, pose, best2, ca, cb));
-      if (best2 === 0 || (anyNearer && best2 < within * within)) break;
+      best2 = Math.min(best2, leafGap2(a, aBox, b, bBox, pose, best2, leaves));
+      if (best2 <= (least + NEAR_MM) ** 2 || (anyNearer && best2 < within * within)) break;
       continue;
     }
     // The larger of the two is opened.
@@ -45,6 +54,33 @@ export function meshGap(
   }
   const apart = best2 > 0 && !liesInside(a, b, pose) && !liesInside(b, a, inverse(pose));
   return apart ? Math.sqrt(best2) : 0;
+}
+
+const PROBES = 6;
+
+/** Squared distance of two places of the surfaces that are near each other: from one to the nearest of the other, to and fro. */
+function probe(a: TriangleTree, b: TriangleTree, pose: Pose): number {
+  const back = inverse(pose);
+  const found = { distance2: Infinity, x: 0, y: 0, z: 0, triangle: 0 };
+  const root = a.boxes.length - 6;
+  let at = [0, 1, 2].map((k) => (a.boxes[root + k]! + a.boxes[root + 3 + k]!) / 2) as [
+    number,
+    number,
+    number,
+  ];
+  let best2 = Infinity;
+  for (let n = 0; n < PROBES; n++) {
+    // `at` stands on the one that was asked last, in its own axes.
+    const [tree, into] = n % 2 === 0 ? [b, back] : [a, pose];
+    const here = posed(into, at);
+    if (!tree.closest(here[0], here[1], here[2], Infinity, found)) break;
+    if (n > 0) {
+      if (found.distance2 >= best2) break;
+      best2 = found.distance2;
+    }
+    at = [found.x, found.y, found.z];
+  }
+  return best2;
 }
 
 /** Whether a body of `b` lies inside `a`: told by the side of the surface that its first corner is on. */
@@ -108,41 +144,82 @@ function boxGap2(
   return sum;
 } // prettier-ignore
 
+/** Triangles of one leaf with their boxes: 9 and 6 numbers each. */
+interface Leaf {
+  corners: Float64Array;
+  spans: Float64Array;
+}
+const emptyLeaf = (): Leaf => ({ corners: new Float64Array(8 * 9), spans: new Float64Array(8 * 6) });
+
 function leafGap2(
-  a: TriangleTree, aBox: number, b: TriangleTree, bBox: number, pose: Pose, within2: number, ca: Float64Array, cb: Float64Array,
+  a: TriangleTree, aBox: number, b: TriangleTree, bBox: number, pose: Pose, within2: number, leaves: { a: Leaf; b: Leaf },
 ): number {
   let best = within2;
   const [aFrom, aTo] = a.under(aBox, 0);
   const [bFrom, bTo] = b.under(bBox, 0);
-  for (let m = bFrom; m < bTo; m++) {
-    corners(b, b.order[m]!, cb, pose);
-    for (let n = aFrom; n < aTo; n++) {
-      corners(a, a.order[n]!, ca);
-      if (spansGap2(ca, cb) < best) best = Math.min(best, triangleGap2(ca, cb));
+  fillLeaf(a, aFrom, aTo, leaves.a);
+  fillLeaf(b, bFrom, bTo, leaves.b, pose);
+  for (let m = 0; m < bTo - bFrom; m++) {
+    for (let n = 0; n < aTo - aFrom; n++) {
+      if (spansGap2(leaves.a.spans, 6 * n, leaves.b.spans, 6 * m) >= best) continue;
+      const gap2 = triangleGap2(leaves.a.corners.subarray(9 * n, 9 * n + 9), leaves.b.corners.subarray(9 * m, 9 * m + 9));
+      if (gap2 < best) best = gap2;
     }
   }
   return best;
 } // prettier-ignore
 
-function corners({ positions, triangles }: TriangleTree, t: number, out: Float64Array, pose?: Pose): void {
+function fillLeaf(
+  tree: TriangleTree,
+  from: number,
+  to: number,
+  { corners: out, spans }: Leaf,
+  pose?: Pose,
+): void {
+  for (let n = from; n < to; n++) {
+    const c = 9 * (n - from);
+    const s = 6 * (n - from);
+    corners(tree, tree.order[n]!, out, c, pose);
+    for (let k = 0; k < 3; k++) {
+      const x = out[c + k]!, y = out[c + 3 + k]!, z = out[c + 6 + k]!; // prettier-ignore
+      const low = x < y ? x : y, high = x < y ? y : x; // prettier-ignore
+      spans[s + k] = low < z ? low : z;
+      spans[s + 3 + k] = high > z ? high : z;
+    }
+  }
+}
+
+function corners(
+  { positions, triangles }: TriangleTree,
+  t: number,
+  out: Float64Array,
+  to = 0,
+  pose?: Pose,
+): void {
   for (let c = 0; c < 3; c++) {
     const v = 3 * triangles[3 * t + c]!;
-    const [x, y, z] = [positions[v]!, positions[v + 1]!, positions[v + 2]!];
-    for (let k = 0; k < 3; k++)
-      out[3 * c + k] = pose
-        ? pose.turn[3 * k]! * x + pose.turn[3 * k + 1]! * y + pose.turn[3 * k + 2]! * z + pose.at[k]!
-        : positions[v + k]!;
+    const x = positions[v]!, y = positions[v + 1]!, z = positions[v + 2]!; // prettier-ignore
+    const o = to + 3 * c;
+    if (pose) {
+      const { turn: m, at } = pose;
+      out[o] = m[0]! * x + m[1]! * y + m[2]! * z + at[0];
+      out[o + 1] = m[3]! * x + m[4]! * y + m[5]! * z + at[1];
+      out[o + 2] = m[6]! * x + m[7]! * y + m[8]! * z + at[2];
+    } else {
+      out[o] = x;
+      out[o + 1] = y;
+      out[o + 2] = z;
+    }
   }
 }
 
 /** Squared distance of the boxes of two triangles. */
-function spansGap2(a: Float64Array, b: Float64Array): number {
+function spansGap2(a: Float64Array, n: number, b: Float64Array, m: number): number {
   let sum = 0;
   for (let k = 0; k < 3; k++) {
-    const apart = Math.max(
-      Math.min(a[k]!, a[k + 3]!, a[k + 6]!) - Math.max(b[k]!, b[k + 3]!, b[k + 6]!),
-      Math.min(b[k]!, b[k + 3]!, b[k + 6]!) - Math.max(a[k]!, a[k + 3]!, a[k + 6]!),
-    );
+    const below = a[n + k]! - b[m + 3 + k]!;
+    const above = b[m + k]! - a[n + 3 + k]!;
+    const apart = below > above ? below : above;
     if (apart > 0) sum += apart * apart;
   }
   return sum;
