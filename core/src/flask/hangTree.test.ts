@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { InputError, seededRandom } from '../numeric';
 import { measureStance, NO_ROTATION } from '../orient';
 import { welded } from '../testing/analysed';
-import { box, lathe, torus, type TestMesh } from '../testing/solids';
+import { box, torus, type TestMesh } from '../testing/solids';
 import {
   CLEARANCE_MM,
   hangRings,

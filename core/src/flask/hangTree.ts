@@ -139,16 +139,14 @@ class RingSearch {
 
   /** The spin that lets most stand round; what is in the way where none does. */
   private stanceOf(kind: number, tiltDeg: number): Stance | NonNullable<HungTree['miss']> {
-    const limit = this.room.innerDiameterMm / 2 - this.gaps.wallMm;
     let best: Stance | undefined;
     let miss: NonNullable<HungTree['miss']> = { what: 'wall', mm: Infinity };
     for (const spinDeg of SPINS_DEG) {
       const piece = this.at(kind, { tiltDeg, spinDeg }, 0, 0);
       const { reachMm, lowestMm, highestMm } = reachOf(this.shapes[kind]!, piece);
-      const short = this.gaps.sprueMm - gapToSprue(this.hung(piece), this.axis, this.root, this.gaps.sprueMm);
-      if (reachMm > limit || short > 1e-6) {
-        const mm = Math.max(reachMm - limit, short);
-        if (mm < miss.mm) miss = { what: reachMm - limit >= short ? 'wall' : 'sprue', mm };
+      const found = this.mostInTheWay(piece, { reachMm, lowestMm, highestMm });
+      if (found.mm > 1e-6) {
+        if (found.mm < miss.mm) miss = found;
         continue;
       }
       const pitchDeg = this.pitch([kind, spinDeg], [kind, spinDeg], tiltDeg);
@@ -156,6 +154,25 @@ class RingSearch {
       if (!best || isRoomier(stance, best)) best = stance;
     }
     return best ?? miss;
+  }
+
+  /** Of wall, sprue and top the one that a piece misses by the most, as it would hang by itself; up to 0: it has room. */
+  private mostInTheWay(piece: HungPiece, reach: ReturnType<typeof reachOf>): NonNullable<HungTree['miss']> {
+    const { gaps, root, room } = this;
+    const toSprue = gapToSprue(this.hung(piece), this.axis, root, gaps.sprueMm);
+    const tall = this.floorOf(reach.lowestMm) + reach.highestMm;
+    const ways = [
+      { what: 'wall', mm: reach.reachMm + gaps.wallMm - room.innerDiameterMm / 2 },
+      { what: 'sprue', mm: gaps.sprueMm - toSprue },
+      { what: 'top', mm: tall + gaps.topMm - room.heightMm },
+    ] as const;
+    return ways.reduce((worst, way) => (way.mm > worst.mm ? way : worst));
+  }
+
+  /** Least height of a root so that its part, reaching so low from it, stands over the base's cone. */
+  private floorOf(lowestMm: number): number {
+    const { coneHeightMm } = this.room;
+    return Math.max(coneHeightMm - lowestMm, coneHeightMm + this.root);
   }
 
   /** Least angle between two that stand side by side on one height. */
@@ -199,12 +216,8 @@ class RingSearch {
     below: readonly HungPiece[],
     fromMm = -Infinity,
   ): HungPiece[] | NonNullable<HungTree['miss']> {
-    const { coneHeightMm, heightMm } = this.room;
-    const floor = Math.max(
-      fromMm,
-      ...ring.map(({ kind }) => coneHeightMm - stances[kind]!.lowestMm),
-      coneHeightMm + this.root,
-    );
+    const { heightMm } = this.room;
+    const floor = Math.max(fromMm, ...ring.map(({ kind }) => this.floorOf(stances[kind]!.lowestMm)));
     const ceiling = Math.min(
       ...ring.map(({ kind }) => heightMm - this.gaps.topMm - stances[kind]!.highestMm),
     );
