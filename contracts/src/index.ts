@@ -95,7 +95,15 @@ export {
 } from './pour/change';
 export type { PourPath, PourValue } from './pour/pourPath';
 export { masterKey, pieceKey, readPieceKey, type NamedPiece, type PieceKey } from './pour/pieces';
-export { anyPoured, emptyFlask, FIRST_FLASK, HANGS, pouredAt, type PourFlask } from './pour/pourFlask';
+export {
+  anyPoured,
+  emptyFlask,
+  FIRST_FLASK,
+  HANGS,
+  pouredAt,
+  type HungAt,
+  type PourFlask,
+} from './pour/pourFlask';
 export {
   tellPour,
   tellPrint,

@@ -13,6 +13,15 @@ export {
   type SuggestInput,
 } from './feed';
 export { fillJob, fillMarginsJob, type FillInput } from './fill';
+export {
+  hangJob,
+  hungJob,
+  treeShapeJob,
+  type HangingPart,
+  type HangInput,
+  type HungInput,
+  type TreeShape,
+} from './hang';
 export { layersJob, type CutLayers, type LayersInput } from './layers';
 export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';

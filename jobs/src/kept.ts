@@ -1,6 +1,7 @@
 import type { Job } from './job';
 import { feedJob } from './feed';
 import { fillJob } from './fill';
+import { hungJob } from './hang';
 import { patternJob } from './pattern';
 import { standingJob } from './standing';
 
@@ -10,6 +11,7 @@ export const KEPT_JOBS = {
   standing: standingJob,
   feed: feedJob,
   fill: fillJob,
+  hung: hungJob,
 } as const;
 export type KeptJobName = keyof typeof KEPT_JOBS;
 export const KEPT_JOB_NAMES = Object.keys(KEPT_JOBS) as [KeptJobName, ...KeptJobName[]];
@@ -24,12 +26,18 @@ export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = {
   standing: 40,
   feed: 40,
   fill: 40,
+  hung: 40,
 };
 
 /** The hash of the file that an input is about. */
 export function fileOf(input: unknown): string {
-  const { file, part } = input as { file?: string; part?: { file: string } };
-  return file ?? part?.file ?? '';
+  const { file, part, parts } = input as {
+    file?: string;
+    part?: { file: string };
+    /** A tree is kept with the first of its parts. */
+    parts?: { part: { file: string } }[];
+  };
+  return file ?? part?.file ?? parts?.[0]?.part.file ?? '';
 }
 
 /** Hashes of the bytes that an output names. */

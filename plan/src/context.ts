@@ -16,7 +16,7 @@ import type {
 } from '@zero-pour/contracts';
 import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION } from '@zero-pour/core';
 import type { Part } from './part';
-import { castPieces } from './pieces';
+import { castPieces, type PlannedPiece } from './pieces';
 import { isNotRead, NO_READINGS, notingReadings, type NotRead, type Readings } from './readings';
 import { NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
 import type { ShopSizes } from './scale/gatherSizes';
@@ -42,6 +42,8 @@ export interface FlaskContext {
   flask: Flask | undefined;
   /** The lines of which something hangs in it, with as many as do. */
   parts: Part[];
+  /** All that hangs in it, one by one. */
+  pieces: PlannedPiece[];
   castings: number;
 }
 
@@ -98,7 +100,7 @@ function flasksOf({ doc, used }: PlannedFor, parts: Part[], flasks: readonly Fla
       .map((part) => ({ ...part, count: hangs.filter(({ line }) => line === part.key).length }))
       .filter(({ count }) => count > 0);
     const flask = used?.flasks?.[decided.key] ?? byId(flasks, decided.sprue.flaskId);
-    return { decided, flask, parts: inIt, castings: hangs.length };
+    return { decided, flask, parts: inIt, pieces: hangs, castings: hangs.length };
   });
 }
 

@@ -35,6 +35,8 @@ export {
 export { stepName } from './scale/stepNames';
 export { whyOff, type OffPiece, type OffVerdict, type WhyOff } from './scale/whyOff';
 export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis } from './scale/gatherSizes';
+export { gapsOf, hangingParts, roomOf, type RealTree } from './sprue/hungPlan';
+export { gatesIn } from './sprue/treePlan';
 export type { PartFill } from './wayUp/fillPlan';
 export { feedGrid, placedGates, type PartGates } from './wayUp/gatePlan';
 export type { PrintPlan } from './print/printPlan';

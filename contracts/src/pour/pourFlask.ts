@@ -7,6 +7,17 @@ import { pieceKeySchema } from './pieces';
 /** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
 export const HANGS = ['as printed', 'x', 'y', 'z'] as const;
 
+/** Where one piece hangs on the tree, by its name. */
+export const hungSchema = z.strictObject({
+  key: pieceKeySchema,
+  angleDeg: quantitySchema('Round the sprue', 'deg', [-720, 720]),
+  awayMm: quantitySchema('From the axis', 'mm', [0, 400], { digits: 1 }),
+  heightMm: quantitySchema('Joined at', 'mm', [0, 600], { digits: 1 }),
+  tiltDeg: quantitySchema('Upward from level', 'deg', [-90, 90]),
+  spinDeg: quantitySchema('Turned about its gate', 'deg', [-720, 720]),
+});
+export type HungAt = z.infer<typeof hungSchema>;
+
 export const sprueStageSchema = z.strictObject({
   hangs: z.enum(HANGS).optional(),
   flaskId: idSchema.optional(),
@@ -16,6 +27,8 @@ export const sprueStageSchema = z.strictObject({
   }),
   mainSprueDiameterMm: quantitySchema('Main sprue, diameter', 'mm', [1, 40], { digits: 2 }),
   mainSprueLengthMm: quantitySchema('Main sprue, length', 'mm', [0, 300], { digits: 1 }),
+  /** Hung by their real shapes; absent: reckoned as bounding cylinders. */
+  hung: z.array(hungSchema).max(500).optional(),
   weighBy: z.enum(['volume', 'weight']),
   /** All patterns of the tree on the balance, without sprues. */
   weighedPatternsG: readingSchema('Patterns on the balance', 'g', [0.001, 1e5], { digits: 2 }).optional(),

@@ -3,7 +3,7 @@ import type { Judgement } from '../judge';
 import { STRAIGHT_MAX, type TreeForm, type TreeLayout } from './treeLayout';
 
 /** Least investment round the patterns (*shop defaults*, handbook 05). */
-export const CLEARANCE_MM = { wall: 8, top: 15, between: 4, betweenHeavy: 6 } as const;
+export const CLEARANCE_MM = { wall: 8, top: 15, between: 4, betweenHeavy: 6, sprue: 2 } as const;
 
 const mm = (value: number) => quantity(value, 'mm', 1);
 

@@ -64,6 +64,30 @@ function ballRound(corners: readonly Float64Array[]): Pick<HungShape, 'middle' |
   return { middle, radiusMm: Math.sqrt(radius2) };
 }
 
+/** Corners this near the furthest one are one end. mm. */
+const END_MM = 0.2;
+
+/** Where a gate along a direction leaves a part that has no place for it: the middle of its end there. */
+export function endOf(
+  positions: ArrayLike<number>,
+  normal: readonly [number, number, number],
+): [number, number, number] {
+  const along = (v: number): number =>
+    normal[0] * positions[v]! + normal[1] * positions[v + 1]! + normal[2] * positions[v + 2]!;
+  let furthest = -Infinity;
+  for (let v = 0; v < positions.length; v += 3) furthest = Math.max(furthest, along(v));
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  for (let v = 0; v < positions.length; v += 3) {
+    if (along(v) < furthest - END_MM) continue;
+    for (let k = 0; k < 3; k++) {
+      low[k] = Math.min(low[k]!, positions[v + k]!);
+      high[k] = Math.max(high[k]!, positions[v + k]!);
+    }
+  }
+  return [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as [number, number, number];
+}
+
 /** The gate as a bar along its direction; without length there is none. */
 function gateBar({
   at,

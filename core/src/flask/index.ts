@@ -1,8 +1,8 @@
 export { CONE_ML, flaskVolumeMl, ROUND_ML } from './volumes';
 export { layOutTree, STRAIGHT_MAX, type TreeForm, type TreeLayout, type TreePart } from './treeLayout';
 export { CLEARANCE_MM, judgeClearance } from './clearance';
-export { hangingPose, type Hanging, type HangingGate, type Pose } from './pose';
-export { makeHungShape, type HungShape } from './hungShape';
+export { hangingPose, posed, type Hanging, type HangingGate, type Pose } from './pose';
+export { endOf, makeHungShape, type HungShape } from './hungShape';
 export {
   hangRings,
   type FlaskRoom,
@@ -11,7 +11,9 @@ export {
   type HungPiece,
   type HungTree,
 } from './hangTree';
+export { chooseFlasks, FLASK_WISHES, type ChosenFlasks, type FlaskWish } from './chooseFlasks';
 export { hangStraight } from './hangStraight';
 export { measureHung, type HungClearance } from './hungClearance';
 export { judgeHung } from './judgeHung';
 export { judgeMainSprue } from './mainSprue';
+export { treeSurface } from './treeSurface';

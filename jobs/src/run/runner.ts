@@ -3,6 +3,7 @@ import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
 import { feedJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
+import { hangJob, hungJob, treeShapeJob } from '../hang';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
 import { patternJob } from '../pattern';
@@ -17,6 +18,7 @@ import type { JobContext, Run } from './context';
 import { feed, suggest } from './feed';
 import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
+import { hang, measureTree, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { findSprues } from './sprues';
 import { spread, tune } from './tune';
@@ -44,6 +46,9 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(suggestGatesJob, suggest),
     runnable(fillJob, fill),
     runnable(fillMarginsJob, showMargins),
+    runnable(hangJob, hang),
+    runnable(hungJob, measureTree),
+    runnable(treeShapeJob, showTree),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),

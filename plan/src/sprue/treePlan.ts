@@ -6,12 +6,10 @@ import {
   GATES_CM3,
   judgeClearance,
   measureStance,
-  NO_ROTATION,
   layOutTree,
   ROUND_ML,
   SCALED_VOLUME,
   type Judgement,
-  type Rotation,
   type Stance,
   type TreeForm,
   type TreeLayout,
@@ -24,11 +22,14 @@ import { figure, fromFigure, sumOf, type Figure } from '../figure';
 import type { PartGates } from '../wayUp/gatePlan';
 import { patternDensity, volumeIsEstimate } from '../givens';
 import { known, lacking, missing, type Planned } from '../planned';
+import { ALONG, planHung, type RealTree } from './hungPlan';
 import type { ScalePlan } from '../scale/planScale';
 
 export interface TreePlan {
   layout: TreeLayout;
   form: TreeForm;
+  /** By real shapes, once it was hung so; else the layout's bounding cylinders stand for them. */
+  hung: RealTree | undefined;
   judgements: Judgement[];
   patterns: Figure;
   /** The other way of knowing the patterns' volume, when both are there. */
@@ -136,19 +137,12 @@ function buttonFigure(flask: Flask, patterns: Figure, sprues: Figure): Figure {
   );
 }
 
-/** Turns that bring an axis of the file upright, along the gate. */
-const HANGING: Record<'x' | 'y' | 'z', Rotation> = {
-  x: { xDeg: 0, yDeg: -90, zDeg: 0 },
-  y: { xDeg: 90, yDeg: 0, zDeg: 0 },
-  z: NO_ROTATION,
-};
-
 /** The part as it hangs on its gate. */
 function hangingStance({ decided }: FlaskContext, part: Part): Stance {
   const hangs = decided.sprue.hangs ?? 'as printed';
   return hangs === 'as printed'
     ? part.stance
-    : measureStance(part.pattern.measure.supportPointsMm, HANGING[hangs]);
+    : measureStance(part.pattern.measure.supportPointsMm, ALONG[hangs]);
 }
 
 function treeForm({ doc }: PourContext, { decided: { sprue }, flask }: FlaskContext): TreeForm {
@@ -164,7 +158,7 @@ function treeForm({ doc }: PourContext, { decided: { sprue }, flask }: FlaskCont
 }
 
 /** Gates of what hangs in this flask, with as many parts as do. */
-const gatesIn = ({ parts }: FlaskContext, gates: readonly PartGates[]): PartGates[] =>
+export const gatesIn = ({ parts }: FlaskContext, gates: readonly PartGates[]): PartGates[] =>
   parts.flatMap((part) => gates.filter((g) => g.part.key === part.key).map((g) => ({ ...g, part })));
 
 /** The tree of one flask: layout with clearances, and what it is made of by volume. */
@@ -195,6 +189,7 @@ export function planTree(
     }),
     form,
   );
+  const real = planHung(context, hung, gates, factor);
   const byVolume = patternsByVolume(context, hung, scale);
   const byWeight = patternsByWeight(context, hung);
   const weigh = decided.sprue.weighBy === 'weight' && byWeight !== undefined;
@@ -209,7 +204,8 @@ export function planTree(
   return known({
     layout,
     form,
-    judgements: judgeClearance(layout, form, flask),
+    hung: real,
+    judgements: real ? real.judgements : judgeClearance(layout, form, flask),
     patterns,
     patternsOtherWay: weigh ? byVolume : byWeight,
     inFile: spruesInFile(hung, scale),

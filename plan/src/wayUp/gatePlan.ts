@@ -78,7 +78,7 @@ function gatesInFile({ pattern }: Part): Gates | undefined {
 const FEED_CELL_MM = 0.1;
 
 /** The round gate that freezes as late as one of this section. */
-const roundOf = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
+export const roundOf = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
   (2 * widthMm * heightMm) / (widthMm + heightMm);
 
 /** Gates that have a place: those set on the model, and those that the file holds. */

@@ -41,7 +41,7 @@ export async function keepReading(db: Queryable, reading: KeptReading): Promise<
 export async function pruneReadings(db: Queryable, job: string, file: string, keep: number): Promise<void> {
   await db.query(
     `DELETE FROM reading WHERE key IN (
-       SELECT key FROM reading WHERE job = $1 AND coalesce(input ->> 'file', input #>> '{part,file}') = $2
+       SELECT key FROM reading WHERE job = $1 AND coalesce(input ->> 'file', input #>> '{part,file}', input #>> '{parts,0,part,file}') = $2
        ORDER BY made_at DESC, key OFFSET $3)`,
     [job, file, keep],
   );

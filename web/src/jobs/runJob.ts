@@ -16,10 +16,19 @@ export interface RunOptions extends Omit<WorkOptions, 'about'> {
 /** Progress is shown no more often than this. */
 const REPORT_EVERY_MS = 50;
 
-/** Jobs of one part meet in one worker. */
+/** Jobs of one part, or of one tree, meet in one worker. */
 function partIn(input: unknown): { about?: string } {
-  const { part, file = part?.file } = input as { part?: { file: string }; file?: string };
-  return file === undefined ? {} : { about: file };
+  const {
+    part,
+    parts,
+    file = part?.file,
+  } = input as {
+    part?: { file: string };
+    parts?: { part: { file: string } }[];
+    file?: string;
+  };
+  const about = file ?? parts?.map((one) => one.part.file).join(' ');
+  return about === undefined ? {} : { about };
 }
 
 /**

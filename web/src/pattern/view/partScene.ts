@@ -89,8 +89,11 @@ export class PartScene {
     this.controls.addEventListener('change', () => this.request());
   }
 
-  /** Shows a part; the first one, and each of another size, is brought into view. */
-  setShape(positions: Float32Array, triangles: Uint32Array): void {
+  /**
+   * Shows a part; the first one, and each of another size, is brought into view. `round`: what is to be in view instead of the
+   * part's own ball, so that the view stays while things in it are moved.
+   */
+  setShape(positions: Float32Array, triangles: Uint32Array, round?: { center: Point; radius: number }): void {
     const before = this.mesh && { center: this.center.clone(), radius: this.radius };
     this.dropMesh();
     const geometry = new BufferGeometry();
@@ -106,8 +109,9 @@ export class PartScene {
     });
     this.mesh = new Mesh(geometry, material);
     const sphere = geometry.boundingSphere!;
-    this.center.copy(sphere.center);
-    this.radius = sphere.radius;
+    if (round) this.center.set(...round.center);
+    else this.center.copy(sphere.center);
+    this.radius = round?.radius ?? sphere.radius;
     this.mesh.position.copy(this.center).negate();
     this.holder.add(this.mesh);
     const same =

@@ -15,6 +15,7 @@ import DoneLine from '../DoneLine.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
+import HangOnTree from '../sprue/HangOnTree.vue';
 import TreeDrawing from '../TreeDrawing.vue';
 import PourField from '../PourField.vue';
 
@@ -80,11 +81,12 @@ const everyUnit = computed(() => {
   </p>
   <PlannedNote :planned="flask.tree" @go-to="(s) => emit('goTo', s)" />
 
-  <div v-if="tree && vessel" class="fit">
-    <TreeDrawing :flask="vessel" :layout="tree.layout" :form="tree.form" class="sheet" />
+  <HangOnTree v-if="tree && vessel" />
+  <div v-if="tree && vessel" :class="{ fit: !tree.hung }">
+    <TreeDrawing v-if="!tree.hung" :flask="vessel" :layout="tree.layout" :form="tree.form" class="sheet" />
     <div>
       <JudgementList :judgements="tree.judgements" />
-      <p class="mute mt-2">
+      <p v-if="!tree.hung" class="mute mt-2">
         Reckoned with each part's bounding cylinder, the largest for all: real parts can only leave more room.
       </p>
     </div>

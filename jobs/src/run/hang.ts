@@ -1,0 +1,58 @@
+import {
+  chooseFlasks,
+  endOf,
+  hangRings,
+  hangStraight,
+  makeHungShape,
+  measureHung,
+  readPattern,
+  treeSurface,
+  type ChosenFlasks,
+  type FlaskRoom,
+  type HungClearance,
+  type HungShape,
+  type HungTree,
+} from '@zero-pour/core';
+import type { HangingPart, HangInput, HungInput, TreeShape } from '../hang';
+import { canonicalJson } from '../key';
+import type { JobContext, Run } from './context';
+
+/** Parts of a tree stay with the runner together: a move of one of them reads none anew. */
+const shapesOf = (parts: readonly HangingPart[], context: JobContext): Promise<HungShape[]> =>
+  context.memo(parts.map(({ part }) => part.file).join(' '), `hung ${canonicalJson(parts)}`, async () => {
+    const shapes: HungShape[] = [];
+    for (const { part, gate, scale, volumeMm3 } of parts) {
+      const reading = readPattern(await context.blob(part.file), `part.${part.format}`, part.unitMm);
+      if (reading.status === 'unit needed') throw new Error('The unit of a part is given with it.');
+      const { mesh } = reading;
+      const at = gate.at ?? endOf(mesh.positions, gate.normal);
+      shapes.push(makeHungShape(mesh, { ...gate, at }, { scale, volumeMm3 }));
+      context.report('parts', shapes.length / parts.length / 2);
+    }
+    return shapes;
+  });
+
+export const hang: Run<HangInput, ChosenFlasks> = async (input, context) => {
+  const shapes = await shapesOf(input.parts, context);
+  const { gaps, mainSprue, arrangement, tiltsDeg } = input;
+  const inOne = (room: FlaskRoom, counts: readonly number[]): HungTree =>
+    arrangement === 'straight'
+      ? hangStraight(shapes, counts, room, { gaps, sprueMm: mainSprue.lengthMm })
+      : hangRings(shapes, counts, room, {
+          gaps,
+          form: { mainSprueDiameterMm: mainSprue.diameterMm, tiltsDeg },
+          tell: (share) => context.report('hanging', 0.5 + share / 2),
+        });
+  return { output: chooseFlasks(input.rooms, input.counts, input.wish, inOne) };
+};
+
+export const measureTree: Run<HungInput, HungClearance> = async (
+  { parts, pieces, room, sprue },
+  context,
+) => ({
+  output: measureHung(await shapesOf(parts, context), pieces, room, sprue),
+});
+
+export const showTree: Run<HungInput, TreeShape> = async ({ parts, pieces, room, sprue }, context) => ({
+  output: treeSurface(await shapesOf(parts, context), pieces, room, sprue),
+});

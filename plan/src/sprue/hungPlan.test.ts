@@ -1,0 +1,119 @@
+import { usualPouring, type HungAt, type PourDoc } from '@zero-pour/contracts';
+import { formatPhrase, METRIC, type HungClearance } from '@zero-pour/core';
+import { hungJob, type HungInput } from '@zero-pour/jobs';
+import { describe, expect, it } from 'vitest';
+import { planPour, valueOf } from '../index';
+import { fullDoc, LINE, ofOneFlask, planShop } from '../testing/planShop';
+
+const ZERO = new Date(2026, 10, 26, 9, 15);
+const at = (key: string, angleDeg: number): HungAt => ({
+  key,
+  angleDeg,
+  awayMm: 3,
+  heightMm: 25,
+  tiltDeg: 45,
+  spinDeg: 0,
+});
+const FREE: HungClearance = {
+  wallMm: 12,
+  topMm: 30,
+  baseMm: 4,
+  sprueMm: 5,
+  pairs: [{ a: 0, b: 1, gapMm: 6 }],
+};
+
+/** Two blocks on a tree, their gaps answered or not. */
+function planWith(
+  hung: HungAt[],
+  { clearance, change = () => {} }: { clearance?: HungClearance; change?: (doc: PourDoc) => void } = {},
+) {
+  const asked: HungInput[] = [];
+  const readings = {
+    of: (job: { name: string }, input: HungInput) => {
+      if (job.name !== hungJob.name) return { status: 'unread' };
+      asked.push(hungJob.input.parse(input));
+      return clearance ? { status: 'known', value: clearance } : { status: 'unread' };
+    },
+  };
+  const doc = fullDoc(ZERO, (changed) => {
+    Object.assign(changed.flasks[0]!.sprue, {
+      arrangement: 'rings',
+      hung,
+      mainSprueLengthMm: 30,
+      mainSprueDiameterMm: 12,
+    });
+    change(changed);
+  });
+  const shop = planShop();
+  const settings = { ...shop.settings, pouring: usualPouring('vacuum') };
+  const plan = ofOneFlask(planPour({ doc }, { ...shop, settings, readings: readings as never }));
+  const tree = valueOf(plan.tree)!;
+  return {
+    asked,
+    tree,
+    said: tree.judgements.map(
+      ({ rule, weight, lead, why }) => `${rule} ${weight}: ${lead} ${formatPhrase(why, METRIC)}`,
+    ),
+  };
+}
+
+describe('a tree that was hung by real shapes', () => {
+  it('is reckoned as cylinders until it is', () => {
+    expect(planWith([]).tree.hung).toBeUndefined();
+    expect(planWith([]).said.some((line) => line.startsWith('wall'))).toBe(true);
+  });
+  it('is asked after with the parts as they are printed, by the gate that they hang by', () => {
+    const { asked } = planWith([at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)]);
+    expect(asked[0]!.pieces.map(({ kind, angleDeg }) => [kind, angleDeg])).toEqual([
+      [0, 0],
+      [0, 180],
+    ]);
+    expect(asked[0]!.parts[0]!.scale).toBeGreaterThan(1);
+    expect(asked[0]!.parts[0]!.gate).toMatchObject({
+      at: null,
+      normal: [0, 0, -1],
+      lengthMm: 8,
+      diameterMm: 8,
+    });
+    expect(asked[0]!.sprue).toEqual({ diameterMm: 12, lengthMm: 30 });
+  });
+  it('hangs by the gate that has a place', () => {
+    const { asked } = planWith([at(`${LINE}/1`, 0)], {
+      change: (doc) => {
+        const placed = [{ key: 'g', placeMm: [20, 5, 4] as [number, number, number], normal: [1, 0, 0] as [number, number, number], section: { widthMm: 4, heightMm: 4 } }]; // prettier-ignore
+        doc.wayUp.lines = { [LINE]: { gates: { count: 1, diameterMm: 4, lengthMm: 6, placed } } };
+      },
+    });
+    expect(asked[0]!.parts[0]!.gate).toEqual({
+      at: [20, 5, 4],
+      normal: [1, 0, 0],
+      lengthMm: 6,
+      diameterMm: 4,
+    });
+  });
+  it('says nothing good before its gaps are measured', () => {
+    const { said } = planWith([at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)]);
+    expect(said[0]).toMatch(/^gap watch: The gaps are not measured yet\./);
+    expect(said.filter((line) => / ok:/.test(line) && !line.startsWith('main sprue'))).toEqual([]);
+  });
+  it('is judged by its measured gaps, with the pieces’ own names', () => {
+    const all = [at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)];
+    const said = planWith(all, { clearance: FREE }).said;
+    expect(said.map((line) => line.split(':')[0])).toEqual(['wall ok', 'top ok', 'gap ok', 'main sprue ok']);
+    const close = planWith(all, {
+      clearance: { ...FREE, wallMm: 5, sprueMm: 1, pairs: [{ a: 0, b: 1, gapMm: 2.5 }] },
+    }).said;
+    expect(close).toContainEqual(expect.stringMatching(/^wall fix/));
+    expect(close).toContainEqual(expect.stringMatching(/^to sprue fix/));
+    expect(close).toContainEqual(
+      expect.stringMatching(/^gap fix: Parts too close\. Block 1 and Block 2 are 2\.5 mm apart/),
+    );
+  });
+  it('names pieces that came later, and a sprue that is too short', () => {
+    const { said } = planWith([{ ...at(`${LINE}/1`, 0), heightMm: 60 }, at('gone/1', 20)], {
+      clearance: FREE,
+    });
+    expect(said).toContainEqual(expect.stringMatching(/^no place fix: One piece has no place on the tree\./));
+    expect(said).toContainEqual(expect.stringMatching(/^sprue short fix/));
+  });
+});
