@@ -1,7 +1,7 @@
-import { writeBinaryStl, type FillReading } from '@zero-pour/core';
+import { writeBinaryStl, type ChosenFlasks, type FillReading, type HungClearance } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cube } from '../../../core/src/testing/solids';
-import { sha256, type FeedAnswer, type PatternOutput, type ViewMesh } from '../index';
+import { sha256, type FeedAnswer, type PatternOutput, type TreeShape, type ViewMesh } from '../index';
 import { makeRunner } from './index';
 
 const bytesOf = (size: number) => {
@@ -81,6 +81,35 @@ describe('a runner', () => {
     expect(top).toBeGreaterThanOrEqual(last.margin - 1e-3);
     expect(corner).toBeGreaterThanOrEqual(last.margin - 1e-3);
     expect(outside).toBeNaN();
+  });
+
+  it('hangs an order on a tree, measures its gaps and shows it, on one reading of its parts', async () => {
+    const file = await sha256(bytesOf(4));
+    const gate = { at: null, normal: [0, 0, -1], lengthMm: 4, diameterMm: 2 };
+    const parts = [{ part: { file, format: 'stl', unitMm: 1 }, scale: 1.5, volumeMm3: 64, gate }];
+    const room = { innerDiameterMm: 60, heightMm: 80, coneHeightMm: 10 };
+    const gaps = { wallMm: 8, topMm: 15, betweenMm: 4, sprueMm: 2 };
+    const order = { counts: [5], rooms: [room], wish: 'here', arrangement: 'rings', mainSprue: { diameterMm: 6, lengthMm: 0 }, tiltsDeg: [0], gaps }; // prettier-ignore
+    const [chosen] = (await runs(['hang', { parts, ...order }])).outputs as [ChosenFlasks];
+    const { tree } = chosen.trees[0]!;
+    expect(tree.pieces).toHaveLength(5);
+    const asked = { parts, pieces: tree.pieces, room, sprue: { diameterMm: 6, lengthMm: tree.mainSprueMm } };
+    const { fetched, outputs } = await runs(['hung', asked], ['tree shape', asked]);
+    expect(fetched).toBe(1);
+    expect((outputs[0] as HungClearance).pairs[0]!.gapMm).toBeGreaterThanOrEqual(4);
+    const shown = outputs[1] as TreeShape;
+    expect(shown.middles).toHaveLength(5);
+    // Five cubes and gates, and the sprue: every corner above the base and within the flask.
+    for (let v = 0; v < shown.positions.length; v += 3) {
+      expect(shown.positions[v + 2]).toBeGreaterThanOrEqual(-1e-4);
+      expect(Math.hypot(shown.positions[v]!, shown.positions[v + 1]!)).toBeLessThanOrEqual(30 - 8 + 1e-4);
+    }
+    // A cube of 4 mm hangs half as large again, its gate's end 4 mm from it.
+    const [first] = tree.pieces;
+    expect(Math.hypot(...shown.middles[0]!.slice(0, 2))).toBeCloseTo(
+      first!.awayMm + (4 + 6 - 5) * Math.SQRT1_2,
+      6,
+    );
   });
 
   it('reads it again in another unit, and after another part', async () => {

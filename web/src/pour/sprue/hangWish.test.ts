@@ -1,0 +1,89 @@
+import { emptyFlask, type Flask, type HungAt } from '@zero-pour/contracts';
+import { METRIC, type ChosenFlasks, type HungTree } from '@zero-pour/core';
+import type { HangInput } from '@zero-pour/jobs';
+import { describe, expect, it } from 'vitest';
+import { hungFlasks, leftWords, sharedOut, type HangWish } from './hangWish';
+import { moved, movedByDrag, movedByKey } from './treeMoves';
+
+const at = { angleDeg: 12.3456, awayMm: 3, heightMm: 20.004, tiltDeg: 45, spinDeg: 90 };
+const treeOf = (kinds: number[], mainSprueMm = 31.234): HungTree => ({
+  pieces: kinds.map((kind) => ({ kind, ...at })),
+  left: [0, 0],
+  mainSprueMm,
+  miss: null,
+});
+const FLASKS = [
+  { id: 'a', name: '76 × 102' },
+  { id: 'b', name: '50 × 60' },
+] as Flask[];
+const wish = (arrangement: 'rings' | 'straight' = 'rings'): HangWish => ({
+  input: { counts: [3, 2], arrangement } as HangInput,
+  keys: [
+    ['l1/1', 'l1/2', 'l1/3'],
+    ['l2/1', 'l2/2'],
+  ],
+  flasks: FLASKS,
+});
+const chosen = (change: Partial<ChosenFlasks> = {}): ChosenFlasks => ({
+  trees: [
+    { room: 1, tree: treeOf([0, 0, 1]) },
+    { room: 0, tree: treeOf([0, 1], 12) },
+  ],
+  left: [0, 0],
+  miss: null,
+  ...change,
+});
+
+describe('what was hung', () => {
+  it('has each piece once, by its name, and a sprue that reaches its highest gate', () => {
+    const [first, second] = hungFlasks(wish(), chosen());
+    expect(first).toMatchObject({ flaskId: 'b', mainSprueLengthMm: 31.3 });
+    expect(first!.hung.map(({ key }) => key)).toEqual(['l1/1', 'l1/2', 'l2/1']);
+    expect(first!.hung[0]).toMatchObject({ angleDeg: 12.35, heightMm: 20 });
+    expect(second!.hung.map(({ key }) => key)).toEqual(['l1/3', 'l2/2']);
+    expect(hungFlasks(wish('straight'), chosen())[0]!.mainSprueLengthMm).toBeUndefined();
+  });
+  it('is shared out over the flasks that there are, and new ones; none is lost', () => {
+    const found = hungFlasks(wish(), chosen());
+    const before = [
+      { ...emptyFlask('f1'), sprue: { ...emptyFlask('f1').sprue, arrangement: 'rings' as const } },
+    ];
+    const flasks = sharedOut(before, found);
+    expect(flasks.map(({ key }) => key)).toEqual(['f1', 'f2']);
+    expect(flasks.map(({ pieces }) => pieces?.length)).toEqual([3, 2]);
+    expect(flasks[1]!.sprue).toMatchObject({ flaskId: 'a', arrangement: 'rings', mainSprueLengthMm: 12 });
+    const three = sharedOut([...before, emptyFlask('f2'), emptyFlask('f7')], found);
+    expect(three.map(({ key, pieces }) => [key, pieces?.length])).toEqual([
+      ['f1', 3],
+      ['f2', 2],
+      ['f7', 0],
+    ]);
+  });
+  it('says what found no room, and by how much one misses', () => {
+    expect(leftWords(wish(), chosen(), METRIC)).toBe('');
+    expect(leftWords(wish(), chosen({ left: [1, 0] }), METRIC)).toContain('4 of 5 hang; 1 found no room.');
+    const none = chosen({ trees: [], left: [3, 2], miss: { what: 'wall', mm: 4.23, room: 1 } });
+    expect(leftWords(wish(), none, METRIC)).toBe(
+      'Not even one fits. In 50 × 60 it is 4.2 mm too wide. A wider flask, steeper, or shorter gates.',
+    );
+  });
+});
+
+describe('a piece that is moved', () => {
+  const piece: HungAt = { key: 'l1/1', ...at, angleDeg: 350, heightMm: 1 };
+  it('goes round and along, and never under the base', () => {
+    expect(moved(piece, 20, -3)).toMatchObject({ angleDeg: 10, heightMm: 0 });
+    expect(movedByKey(piece, 'ArrowLeft')!.angleDeg).toBe(348);
+    expect(movedByKey(piece, 'ArrowUp')!.heightMm).toBe(1.5);
+    expect(movedByKey(piece, 'Enter')).toBeUndefined();
+  });
+  it('follows the pointer round the sprue seen from above, and its way along seen from the side', () => {
+    const above = { above: true, middle: { x: 100, y: 100 }, mmPerPixel: 0.5 };
+    expect(movedByDrag(piece, { x: 150, y: 100 }, { x: 100, y: 40 }, above)).toMatchObject({
+      angleDeg: 80,
+      heightMm: 1,
+    });
+    const side = { ...above, above: false };
+    expect(movedByDrag(piece, { x: 0, y: 0 }, { x: 0, y: -20 }, side).heightMm).toBe(11);
+  });
+});
