@@ -24,3 +24,14 @@ export {
 } from './charge';
 export { judgeReuse, judgeWays } from './judgeCharge';
 export { meltOf, type KnownMelt, type Melt } from './melt';
+export { alloyTo, SOURCES_MOST, type Alloying, type AlloySource } from './alloying';
+export {
+  finenessOf,
+  judgeLots,
+  MELTS_MOST,
+  mixLots,
+  stockG,
+  type LotMove,
+  type LotShare,
+  type MixedMetal,
+} from './lots';
