@@ -29,6 +29,7 @@ export {
   type RecordDoc,
   type RecordKind,
   type RecordLists,
+  type MetalLot,
   type SizeSeries,
   type TestSetRun,
   type Trial,
@@ -147,6 +148,7 @@ export {
 } from './pour/sizes';
 export { pouredSizesListSchema, type PouredSizes } from './pour/pouredSizes';
 export { pouredPrintsSchema, type PouredPrint } from './pour/pouredPrints';
+export { LOT_MOVES, LOT_ORIGINS, type LotMoveRow } from './record/metalLot';
 export { SIZE_AXES } from './record/sizeSeries';
 export {
   discardSchema,

@@ -33,6 +33,13 @@ export const sprueStageSchema = z.strictObject({
   /** All patterns of the tree on the balance, without sprues. */
   weighedPatternsG: readingSchema('Patterns on the balance', 'g', [0.001, 1e5], { digits: 2 }).optional(),
   newPercent: newMetalSchema.optional(),
+  /** Lots that the charge is weighed out of, by their ids. */
+  lots: z
+    .array(
+      z.strictObject({ key: idSchema, massG: quantitySchema('Out of it', 'g', [0, 1e5], { digits: 2 }) }),
+    )
+    .max(8)
+    .optional(),
   doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });

@@ -1,16 +1,18 @@
 import { CAST_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema } from '../parts';
+import { metalLotSchema } from './metalLot';
 import { testSetRunSchema } from './testSet';
 import { sizeSeriesSchema } from './sizeSeries';
 import { cureTestSchema, trialSchema } from './trial';
 
-/** What was tried, seen and measured with resins, by kind: each is one document. */
+/** What was tried, seen and measured with resins, and the metal that lies in the shop, by kind: each is one document. */
 export const RECORD_SCHEMAS = {
   trial: trialSchema,
   cureTest: cureTestSchema,
   testSetRun: testSetRunSchema,
   sizeSeries: sizeSeriesSchema,
+  metalLot: metalLotSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -23,6 +25,7 @@ export type Trial = BenchRecord<'trial'>;
 export type CureTest = BenchRecord<'cureTest'>;
 export type TestSetRun = BenchRecord<'testSetRun'>;
 export type SizeSeries = BenchRecord<'sizeSeries'>;
+export type MetalLot = BenchRecord<'metalLot'>;
 
 const kept = <K extends RecordKind>(kind: K) =>
   RECORD_SCHEMAS[kind].safeExtend({ id: idSchema }) as unknown as z.ZodType<BenchRecord<K>>;
@@ -32,6 +35,7 @@ export const BENCH_RECORD_SCHEMAS: { [K in RecordKind]: z.ZodType<BenchRecord<K>
   cureTest: kept('cureTest'),
   testSetRun: kept('testSetRun'),
   sizeSeries: kept('sizeSeries'),
+  metalLot: kept('metalLot'),
 };
 
 /** All records by kind, oldest first. */
@@ -41,12 +45,15 @@ export const recordListsSchema = z.strictObject({
   cureTest: z.array(BENCH_RECORD_SCHEMAS.cureTest),
   testSetRun: z.array(BENCH_RECORD_SCHEMAS.testSetRun),
   sizeSeries: z.array(BENCH_RECORD_SCHEMAS.sizeSeries),
+  // Files written before lots were kept have none.
+  metalLot: z.array(BENCH_RECORD_SCHEMAS.metalLot).default([]),
 }) as unknown as z.ZodType<RecordLists>;
 export const emptyRecords = (): RecordLists => ({
   trial: [],
   cureTest: [],
   testSetRun: [],
   sizeSeries: [],
+  metalLot: [],
 });
 
 /** What the shop's recorded pours say of a resin in a class: pieces and castings looked at, and how many were good. */

@@ -46,9 +46,12 @@ const ESTIMATED = { hint: 'Empty: estimated from the composition' };
 const WAIT_MIN = [0, 1440] as const;
 const ELEMENTS = Object.keys(ELEMENT_DENSITIES) as [Element, ...Element[]];
 
+/** Shares of its metals by mass; they sum to 1. */
+export const compositionSchema = z.partialRecord(z.enum(ELEMENTS), z.number().min(0).max(1));
+
 export const alloySchema = z.strictObject({
   name: nameSchema,
-  composition: z.partialRecord(z.enum(ELEMENTS), z.number().min(0).max(1)),
+  composition: compositionSchema,
   densityGPerCm3: quantitySchema('Density', 'gPerCm3', [1, 25]),
   liquidusC: quantitySchema('Liquidus', 'degC', [30, 1300]),
   solidusC: quantitySchema('Solidus', 'degC', [30, 1300]),

@@ -28,6 +28,7 @@ export { alloyTo, SOURCES_MOST, type Alloying, type AlloySource } from './alloyi
 export {
   finenessOf,
   judgeLots,
+  judgeStock,
   MELTS_MOST,
   mixLots,
   stockG,

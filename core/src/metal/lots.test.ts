@@ -6,6 +6,7 @@ import {
   BOOK_ALLOYS,
   finenessOf,
   judgeLots,
+  judgeStock,
   mixLots,
   SOURCES_MOST,
   stockG,
@@ -77,6 +78,11 @@ describe('lots in one charge', () => {
     expect(rules({ massG: 40, composition: { Ag: 0.96, Cu: 0.04 }, melts: 1 })).toEqual([
       'lots fineness watch',
     ]);
+  });
+  it('are not weighed out beyond what they hold', () => {
+    expect(judgeStock('grain', 12.004, 12)).toEqual([]);
+    expect(judgeStock('grain', 12.01, 12)).toMatchObject([{ weight: 'fix', lead: 'More than lies there.' }]);
+    expect(judgeStock('grain', 1, -3)).toHaveLength(1);
   });
   it('of base metal have no fineness', () => {
     expect(finenessOf(bookOf('Silicon bronze'))).toBeUndefined();

@@ -88,6 +88,20 @@ export function judgeLots(
   return out;
 }
 
+/** More metal than a lot holds is not weighed out of it. */
+export function judgeStock(name: string, massG: number, stock: number): Judgement[] {
+  if (massG <= stock + STEP_G / 2) return [];
+  const g = (value: number) => quantity(value, 'g', 2);
+  return [
+    {
+      rule: `lots stock ${name}`,
+      weight: 'fix',
+      lead: 'More than lies there.',
+      why: say`${g(massG)} out of ${name}, which should weigh ${g(Math.max(0, stock))}. Take the rest from another lot, or weigh it anew.`,
+    },
+  ];
+}
+
 function judgeFineness(
   composition: Composition,
   { composition: want, alloyName }: { composition: Composition; alloyName: string },

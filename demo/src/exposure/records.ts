@@ -1,6 +1,7 @@
 import { couponClass, TUNED_CLASSES, usualCoupon, type BaseResult, type TunedClass } from '@zero-pour/core';
 import type { CureTest, Pattern, RecordLists, TestSetRun, Trial } from '@zero-pour/contracts';
 import { demoId } from '../demoId';
+import { demoLots } from '../lots';
 import { demoSizes } from '../sizes';
 
 const DAY_MS = 24 * 3_600_000;
@@ -164,6 +165,7 @@ export function demoRecords(patterns: readonly Pattern[], now: Date): RecordList
     cureTest: [cureTest(now)],
     testSetRun: RUNS.map((run) => testSetRun(run, patterns, now)),
     sizeSeries: demoSizes(now),
+    metalLot: demoLots(now),
   };
 }
 

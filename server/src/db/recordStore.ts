@@ -26,6 +26,7 @@ const TITLES: Record<RecordKind, string> = {
   cureTest: 'A cure-depth test',
   testSetRun: 'A run of the test set',
   sizeSeries: 'A series of sizes',
+  metalLot: 'A lot of metal',
 };
 const stored = (kind: RecordKind) => ({
   kind,
@@ -77,7 +78,9 @@ export async function keepRecord<K extends RecordKind>(
     return { record, revision: rows[0]!.revision };
   } catch (error) {
     if (isForeignKeyViolation(error))
-      throw new Refusal('NOT_FOUND', { what: 'resin or printer of that kind' });
+      throw new Refusal('NOT_FOUND', {
+        what: kind === 'metalLot' ? 'metal of that kind' : 'resin or printer of that kind',
+      });
     throw error;
   }
 }

@@ -9,6 +9,7 @@ import { useThenOpen } from '../state/useThenOpen';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
+import { LotsView } from '../metal';
 import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
 import LearntLine from './LearntLine.vue';
@@ -36,11 +37,13 @@ const thenOpen = useThenOpen();
 const notices = useNotices();
 const isKind = (kind: string | undefined): kind is Kind =>
   SHOP_KINDS.includes(kind as ShopKind) && kind !== 'resin' && kind !== 'profile';
-const kind = computed<Kind | 'settings'>(() =>
-  isKind(props.kind) ? props.kind : props.kind === 'settings' ? 'settings' : 'flask',
-);
+/** Pages of the shop that hold no list of things. */
+const OWN = ['settings', 'lots'] as const;
+type Own = (typeof OWN)[number];
+const isOwn = (kind: string | undefined): kind is Own => OWN.includes(kind as Own);
+const kind = computed<Kind | Own>(() => (isKind(props.kind) || isOwn(props.kind) ? props.kind : 'flask'));
 const tab = computed(() => TABS.find((t) => t.kind === kind.value));
-const list = computed<ShopItem<Kind>[]>(() => (kind.value === 'settings' ? [] : shop.lists[kind.value]));
+const list = computed<ShopItem<Kind>[]>(() => (isOwn(kind.value) ? [] : shop.lists[kind.value]));
 const stored = computed(() => list.value.find((i) => i.id === props.id) ?? list.value[0]);
 const { item, standing, change } = useItemEdit<Kind>(
   () => kind.value as Kind,
@@ -52,7 +55,7 @@ const motion = computed(() => {
   return learnt && { value: learnt.motionS, plusMinus: learnt.plusMinusS, prints: learnt.prints };
 });
 const templates = computed(() =>
-  kind.value === 'settings' ? [] : (TEMPLATES[kind.value] as readonly Template<Kind>[]),
+  isOwn(kind.value) ? [] : (TEMPLATES[kind.value] as readonly Template<Kind>[]),
 );
 
 async function run(work: () => Promise<unknown>): Promise<void> {
@@ -97,11 +100,13 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
       <router-link v-for="t in TABS" :key="t.kind" :to="`/shop/${t.kind}`" :class="{ on: t.kind === kind }">
         {{ t.name }} <span class="num">{{ shop.lists[t.kind].length }}</span>
       </router-link>
+      <router-link to="/shop/lots" :class="{ on: kind === 'lots' }">Metal lots</router-link>
       <router-link to="/shop/settings" :class="{ on: kind === 'settings' }"
         >Bench hours, currency</router-link
       >
     </nav>
     <ShopSettings v-if="kind === 'settings'" />
+    <LotsView v-else-if="kind === 'lots'" :id="id" />
     <div v-else-if="tab" class="things">
       <ItemMenu
         :items="list"

@@ -28,6 +28,7 @@ export function addressOf(entry: NotKept): string {
   const [, root, kind, id] = entry.at.split('/');
   if (root === 'settings') return '/shop/settings';
   if (root === 'patterns') return `/patterns/${kind}`;
+  if (root === 'records' && kind === 'metalLot') return `/shop/lots/${id}`;
   if (root === 'records')
     return kind === 'sizeSeries' ? `/sizes/series/${id}` : `/resins/${String(entry.value['resinId'])}`;
   if (kind === 'profile') return `/resins/${String(entry.value['resinId'])}/profiles`;

@@ -10,6 +10,7 @@ import DoneLine from '../DoneLine.vue';
 import SameAgain from '../SameAgain.vue';
 import StageHead from '../StageHead.vue';
 import CastingCard from './CastingCard.vue';
+import { ButtonBack } from '../../metal';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
@@ -95,6 +96,7 @@ watch(() => route.hash, focusCounts);
         @update:model-value="(t) => set(['result', 'note'], t)"
       />
     </div>
+    <ButtonBack />
     <DoneLine
       label="Put into the record"
       :at="doc.doneAt"

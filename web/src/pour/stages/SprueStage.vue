@@ -15,6 +15,7 @@ import DoneLine from '../DoneLine.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
+import { ChargeLots } from '../../metal';
 import HangOnTree from '../sprue/HangOnTree.vue';
 import TreeDrawing from '../TreeDrawing.vue';
 import PourField from '../PourField.vue';
@@ -135,6 +136,7 @@ const everyUnit = computed(() => {
       Weigh the patterns without sprues; until then the volume of the file is used.
     </p>
   </section>
+  <ChargeLots v-if="charge" />
   <DoneLine
     label="Sprues joined and weighed"
     :at="doc.doneAt"
