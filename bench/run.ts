@@ -1,8 +1,8 @@
-// npm run bench -- exposure | gates | mesh | orient | page | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | mesh | orient | page | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
-import { measureGates } from './gates';
+import { measureGates, measureTrees } from './gates';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
 import { measureWrites } from './writes';
@@ -13,6 +13,7 @@ const BENCHES = {
   mesh: measureMesh,
   orient: measureOrient,
   page: measurePage,
+  trees: measureTrees,
   writes: measureWrites,
 } as const;
 const wanted = process.argv.slice(2);

@@ -18,11 +18,14 @@ interface View {
   before?: (page: Page) => Promise<void>;
 }
 
-const openWorking = async (page: Page): Promise<void> => {
-  await page
-    .getByRole('complementary', { name: 'Ticket' })
-    .getByRole('button', { name: /^Metal \d/ })
-    .click();
+/** The cufflinks hung by their shapes. */
+const hangTree = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Hang them in this flask' }).click();
+  await page.locator('.frame[data-ready="true"]').waitFor({ timeout: 60_000 });
+  await page.getByText('Parts apart.').waitFor({ timeout: 30_000 });
+  await page.getByRole('heading', { name: 'Hung by their real shapes' }).hover();
+  await page.mouse.wheel(0, 260);
+  await page.waitForTimeout(800);
 };
 /** Two steps side by side, and a timer. */
 const beginCleaning = async (page: Page): Promise<void> => {
@@ -57,6 +60,7 @@ const searchWays = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Take safest' }).click({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Propose gates' }).click();
   await page.getByRole('cell', { name: /^Mass 1,/ }).waitFor({ timeout: 60_000 });
+  await page.getByText('It fills.').waitFor({ timeout: 60_000 });
   await page.getByText(/\d+ supports:/).waitFor({ timeout: 30_000 });
   await page.mouse.wheel(0, -2000);
 };
@@ -78,7 +82,7 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'board', at: '/' },
     { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
     { name: 'pour-burnout', at: `${pour(29)}/burnout` },
-    { name: 'pour-sprue', at: `${pour(29)}/sprue`, before: openWorking },
+    { name: 'pour-sprue', at: `${pour(29)}/sprue`, size: { width: 1280, height: 1000 }, before: hangTree },
     { name: 'pour-scale', at: `${pour(31)}/scale`, size: { width: 1280, height: 980 } },
     {
       name: 'pour-way-up',
@@ -99,7 +103,7 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },
     { name: 'coupon', at: '/resins', before: openCoupon },
-    { name: 'shop', at: '/shop/programme' },
+    { name: 'shop', at: '/shop/lots' },
     { name: 'record', at: '/record' },
     { name: 'plate', at: `${pour(31)}/print`, size: { width: 1280, height: 1000 }, before: openPlate },
     { name: 'bench', at: `${pour(31)}/bench/clean`, before: beginCleaning },
