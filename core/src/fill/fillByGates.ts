@@ -1,4 +1,4 @@
-import type { FeedingGate } from '../gate';
+import { entriesUnder, type FeedingGate } from '../gate';
 import { cellAt, entryOf } from '../solid';
 import type { FillField } from './fillField';
 import { flowSpeed, stopTimeS, type Drive, type PouredHeat } from './flow';
@@ -53,25 +53,9 @@ function costPerMm(passage: Parameters<typeof flowSpeed>[0], { heat, drive }: Fi
   return reach > 0 ? 1 / reach : Infinity;
 }
 
-/** Cells this many beyond the gate's rim still count as under it: the surface lies between cells. */
-const RIM_CELLS = 1;
-
 /** Nodes with a cell under a gate. */
-export function nodesUnder({ bricks, nodeOf }: FillField, { at, diameterMm }: FeedingGate): Set<number> {
-  const { cellMm } = bricks.frame;
-  const reach = Math.ceil(diameterMm / 2 / cellMm) + RIM_CELLS;
-  const middle = new Int32Array(3);
-  cellAt(bricks.frame, at[0], at[1], at[2], middle);
-  const found = new Set<number>();
-  for (let z = -reach; z <= reach; z++)
-    for (let y = -reach; y <= reach; y++)
-      for (let x = -reach; x <= reach; x++) {
-        if (x * x + y * y + z * z > reach * reach) continue;
-        const entry = entryOf(bricks, middle[0]! + x, middle[1]! + y, middle[2]! + z);
-        if (entry >= 0 && nodeOf[entry]! >= 0) found.add(nodeOf[entry]!);
-      }
-  return found;
-}
+export const nodesUnder = ({ bricks, nodeOf }: FillField, gate: FeedingGate): Set<number> =>
+  new Set(entriesUnder(bricks, gate).flatMap((entry) => (nodeOf[entry]! >= 0 ? [nodeOf[entry]!] : [])));
 
 /** The node that a place of the surface belongs to, looked for a few cells round it; −1 where none is. */
 export function nodeNear({ bricks, nodeOf }: FillField, x: number, y: number, z: number): number {

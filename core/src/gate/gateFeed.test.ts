@@ -22,7 +22,10 @@ describe('feed of a dumbbell by one gate', () => {
   it('has the reference’s masses and widths', () => {
     expect(feeds).toHaveLength(golden.hot_spots);
     const [large, small] = feeds;
-    expect(Math.min(5, large!.neck?.widthMm ?? sizeOf(field, 0)) / sizeOf(field, 0)).toBeCloseTo(golden.large, 1);
+    expect(Math.min(5, large!.neck?.widthMm ?? sizeOf(field, 0)) / sizeOf(field, 0)).toBeCloseTo(
+      golden.large,
+      1,
+    );
     expect(small!.neck!.widthMm / sizeOf(field, 1)).toBeCloseTo(golden.small, 1);
     expect(small!.neck!.at[2]).toBeGreaterThan(2.2);
     expect(small!.neck!.at[2]).toBeLessThan(5);

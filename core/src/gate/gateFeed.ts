@@ -1,5 +1,5 @@
 import type { Section } from '../pattern';
-import { cellAt, entryOf } from '../solid';
+import { entriesUnder } from './entriesUnder';
 import { MIDDLE_SHARE, type FeedWays } from './feedField';
 
 type Place = [number, number, number];
@@ -37,9 +37,6 @@ export function gradeFeed({ gate, gateRatio, neckRatio }: SpotFeed): FeedGrade {
   return (['fix', 'watch', 'good'] as const)[worst]!;
 }
 
-/** Cells this many cells beyond the gate's rim still count as under it: the surface lies between cells. */
-const RIM_CELLS = 1;
-
 /**
  * Feed of every mass by these gates. From a gate the metal enters through the solid within its radius and goes along the
  * widest way to the mass; the narrowest place of that way is exact (the tree of saddles is a maximum spanning tree).
@@ -75,25 +72,13 @@ function betterFed(one: SpotFeed, other: SpotFeed): boolean {
 }
 
 /** Where a gate's metal comes in: the widest cell under it on the slope of each maximum. */
-function entrancesOf(
-  { bricks, inside, all: { basin } }: FeedWays,
-  { at, diameterMm }: FeedingGate,
-): Map<number, number> {
-  const { cellMm } = bricks.frame;
-  const reach = Math.ceil(diameterMm / 2 / cellMm) + RIM_CELLS;
-  const middle = new Int32Array(3);
-  cellAt(bricks.frame, at[0], at[1], at[2], middle);
-  const [mx, my, mz] = [middle[0]!, middle[1]!, middle[2]!];
+function entrancesOf({ bricks, inside, all: { basin } }: FeedWays, gate: FeedingGate): Map<number, number> {
   const found = new Map<number, number>();
-  for (let z = -reach; z <= reach; z++)
-    for (let y = -reach; y <= reach; y++)
-      for (let x = -reach; x <= reach; x++) {
-        if (x * x + y * y + z * z > reach * reach) continue;
-        const entry = entryOf(bricks, mx + x, my + y, mz + z);
-        if (entry < 0 || inside[entry] === 0) continue;
-        const before = found.get(basin[entry]!);
-        if (before === undefined || inside[entry]! > inside[before]!) found.set(basin[entry]!, entry);
-      }
+  for (const entry of entriesUnder(bricks, gate)) {
+    if (inside[entry] === 0) continue;
+    const before = found.get(basin[entry]!);
+    if (before === undefined || inside[entry]! > inside[before]!) found.set(basin[entry]!, entry);
+  }
   return found;
 }
 

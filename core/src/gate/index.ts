@@ -1,4 +1,5 @@
 export * from './modulus';
+export { entriesUnder } from './entriesUnder';
 export { readFeedField, type FeedField } from './feedField';
 export {
   FEED_LIMITS,
