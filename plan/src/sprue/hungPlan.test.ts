@@ -109,6 +109,16 @@ describe('a tree that was hung by real shapes', () => {
       expect.stringMatching(/^gap fix: Parts too close\. Block 1 and Block 2 are 2\.5 mm apart/),
     );
   });
+  it('is judged as it hangs, though the form says otherwise since', () => {
+    const straight = (doc: PourDoc): void => void (doc.flasks[0]!.sprue.arrangement = 'straight');
+    const leaning = planWith([at(`${LINE}/1`, 0)], { clearance: FREE, change: straight });
+    expect(leaning.asked[0]!.sprue).not.toBeNull();
+    const upright = planWith([{ ...at(`${LINE}/1`, 0), tiltDeg: 90 }], {
+      clearance: { ...FREE, sprueMm: null },
+    });
+    expect(upright.asked[0]!.sprue).toBeNull();
+    expect(upright.said.some((line) => line.startsWith('main sprue'))).toBe(false);
+  });
   it('names pieces that came later, and a sprue that is too short', () => {
     const { said } = planWith([{ ...at(`${LINE}/1`, 0), heightMm: 60 }, at('gone/1', 20)], {
       clearance: FREE,

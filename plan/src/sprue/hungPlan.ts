@@ -101,7 +101,7 @@ function missingPlaces(count: number): Judgement[] {
       weight: 'fix',
       lead:
         count === 1 ? 'One piece has no place on the tree.' : `${count} pieces have no place on the tree.`,
-      why: say`They came after it was hung. Hang them anew.`,
+      why: say`They found no room, or came after it was hung. Hang them anew, or share them out over more flasks.`,
     },
   ];
 }
@@ -119,7 +119,8 @@ export function planHung(
   const byKey = new Map<string, HungAt>(places.map((place) => [place.key, place]));
   const here = pieces.filter(({ key, line }) => byKey.has(key) && kindOf(gates, line) >= 0);
   if (here.length === 0) return undefined;
-  const rings = decided.sprue.arrangement === 'rings';
+  // As it hangs, whatever the form was set to since: only what stands straight up needs no main sprue.
+  const rings = here.some(({ key }) => byKey.get(key)!.tiltDeg !== 90);
   const { mainSprueDiameterMm: diameterMm, mainSprueLengthMm: lengthMm } = decided.sprue;
   const wish: HungInput = {
     parts: hangingParts(context, hung, gates, scale),
