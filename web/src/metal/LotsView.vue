@@ -73,7 +73,8 @@ const rows = computed(() => [...(lot.value?.moves ?? [])].sort((a, b) => b.at.lo
       <div class="page-head">
         <h1>Metal lots</h1>
         <span class="spacer" />
-        <v-menu max-height="420">
+        <router-link v-if="shop.lists.alloy.length === 0" to="/shop/alloy">Add a metal first</router-link>
+        <v-menu v-else max-height="420">
           <template #activator="{ props: activator }"
             ><v-btn v-bind="activator" size="small">Add a lot</v-btn></template
           >

@@ -24,6 +24,7 @@ const above = shallowRef(false);
 const tick = shallowRef(0);
 const flat = shallowRef(false);
 let scene: PartScene | undefined;
+let seen: object | undefined;
 
 const { state, ask } = useJob(treeShapeJob, { waitMs: 30, resident: true });
 watch(
@@ -43,11 +44,12 @@ const round = computed(() => ({
 watch([shape, canvas, width, height, round], () => {
   if (!shape.value || !canvas.value || width.value === 0) return;
   try {
-    const first = !scene;
     scene ??= new PartScene(canvas.value, () => tick.value++);
     scene.resize(width.value, height.value);
     scene.setShape(shape.value.positions, shape.value.triangles, round.value);
-    if (first) look(above.value);
+    // Another size of what is in view sets the view back to its usual one.
+    if (seen !== round.value) look(above.value);
+    seen = round.value;
   } catch {
     flat.value = true;
   }
