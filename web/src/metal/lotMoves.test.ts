@@ -77,5 +77,21 @@ describe('an alloy made of lots', () => {
       composition: STERLING.composition,
     });
     expect(after.reduce((sum, lot) => sum + lotStockG(lot), 0)).toBe(150);
+    expect(after.at(-1)).toMatchObject({ alloyId: 'a', name: 'Sterling silver, alloyed here' });
+  });
+  it('does not get the name of an alloy that it is not', () => {
+    const off = [{ element: 'Ag' as const, permille: -40 }];
+    const composition = { Ag: 0.885, Cu: 0.115 };
+    const after = alloyed(
+      [lotOf('low', 50)],
+      { status: 'nearest', grams: [20], composition, off },
+      STERLING,
+      NOW,
+    );
+    expect(after.at(-1)).toMatchObject({
+      alloyId: null,
+      name: 'Alloyed here, not Sterling silver',
+      composition,
+    });
   });
 });

@@ -107,9 +107,16 @@ export function alloyed(
     used.map(({ from, massG: g }) => ({ massG: g, composition: from.composition, melts: from.melts })),
   );
   const composition: Composition = made.composition;
+  // What is not that alloy does not get its name: its own shares say what it is.
+  const exact = made.status === 'exact';
   const lot = newLot(
     { ...into, composition },
-    { origin: 'alloyed here', melts, name: `${into.name}, alloyed here` },
+    {
+      origin: 'alloyed here',
+      melts,
+      alloyId: exact ? into.id : null,
+      name: exact ? `${into.name}, alloyed here` : `Alloyed here, not ${into.name}`,
+    },
   );
   return [...used.map((one) => one.lot), withMove(lot, { key, what: 'alloyed', massG }, at)];
 }
