@@ -46,8 +46,6 @@ const fillReadingSchema = z.strictObject({
     margin,
     because: z.enum(['late', 'narrow', 'no way']),
   }),
-  lateShare: z.number().min(0).max(1),
-  fixShare: z.number().min(0).max(1),
   offers: z
     .strictObject({
       flaskC: z.number().nullable(),
@@ -60,7 +58,7 @@ const fillReadingSchema = z.strictObject({
 /** Whether a part fills by its gates; null where the grid found no way in it at all. */
 export const fillJob = defineJob({
   name: 'fill',
-  version: 1,
+  version: 2,
   input: fillInputSchema,
   output: fillReadingSchema.nullable(),
 });

@@ -8,7 +8,6 @@ import { box, lathe, moved, together, torus, type TestMesh } from '../testing/so
 import {
   capillaryPa,
   drivePressurePa,
-  enteredWireMm,
   FLASK_MOST_C,
   fillMargins,
   flowSpeed,
@@ -73,7 +72,7 @@ describe('pressure', () => {
   it('lets the reference’s thinnest wires be entered, by gravity and under vacuum', () => {
     const headMm = 1000 * capillary.head_m;
     const at = (drive: Drive): number =>
-      enteredWireMm(drivePressurePa(drive, capillary.density), capillary.gamma);
+      capillaryPa(passageOf('wire', 1), capillary.gamma) / drivePressurePa(drive, capillary.density);
     expect(at({ way: 'gravity', headMm })).toBeCloseTo(capillary.gravity_wire_mm, 6);
     const vacuumKpa = capillary.vacuum_pa / 1000;
     expect(at({ way: 'vacuum', headMm, vacuumKpa })).toBeCloseTo(capillary.vacuum_wire_mm, 6);

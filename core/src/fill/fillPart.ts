@@ -1,12 +1,5 @@
 import type { FeedingGate } from '../gate';
-import {
-  fillMargins,
-  gradeFill,
-  nodesUnder,
-  FILL_LIMITS,
-  type FillConditions,
-  type FillingGate,
-} from './fillByGates';
+import { fillMargins, nodesUnder, FILL_LIMITS, type FillConditions, type FillingGate } from './fillByGates';
 import type { FillField } from './fillField';
 import type { Passage, PouredHeat } from './flow';
 
@@ -37,9 +30,6 @@ export interface OfferedGate extends FeedingGate {
 
 export interface FillReading {
   last: LastFilled;
-  /** Share of the places under each limit. */
-  lateShare: number;
-  fixShare: number;
   /** Only where the part is not filled with margin. */
   offers: FillOffers | null;
 }
@@ -69,12 +59,8 @@ export function readFill(
   if (field.nodes.count === 0) return null;
   const margins = fillMargins(field, gates, conditions);
   const at = worstOf(margins);
-  const graded = (grade: 'watch' | 'fix'): number =>
-    margins.reduce((sum, margin) => sum + Number(gradeFill(margin) === grade), 0) / margins.length;
   return {
     last: lastFilled(field, gates, margins, at),
-    lateShare: graded('watch'),
-    fixShare: graded('fix'),
     offers:
       hottest && margins[at]! < FILL_LIMITS.good
         ? offersFor(field, gates, conditions, { hottest, at })

@@ -1,4 +1,4 @@
-import { requireNumber, requirePositive } from '../numeric';
+import { requireNumber } from '../numeric';
 import type { Melt } from '../metal';
 
 /** Heat that a plaster-bonded mold takes up, W s½ m⁻² K⁻¹, and what it conducts, W/m K (handbook 05, "Fill"). */
@@ -53,10 +53,6 @@ export function drivePressurePa(drive: Drive, densityKgPerM3: number): number {
 /** Pressure that surface tension holds against metal entering, Pa: 4γ/d of a round hole, 2γ/s of a slot. */
 export const capillaryPa = (passage: Passage, surfaceNPerM: number): number =>
   (2 * (1 + roundness(passage)) * OXIDE_FACTOR * surfaceNPerM) / (passage.widthMm / 1000);
-
-/** The thinnest round wire that metal enters under this pressure, mm. */
-export const enteredWireMm = (pressurePa: number, surfaceNPerM: number): number =>
-  (4000 * OXIDE_FACTOR * surfaceNPerM) / requirePositive('pressurePa', pressurePa);
 
 /** How fast the metal runs at a place, m/s; 0 where it does not enter. Bernoulli, limited by the way of pouring. */
 export function flowSpeed(passage: Passage, drive: Drive, heat: Melt): number {

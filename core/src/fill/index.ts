@@ -1,7 +1,6 @@
 export {
   capillaryPa,
   drivePressurePa,
-  enteredWireMm,
   flowSpeed,
   OXIDE_FACTOR,
   POUR_WAYS,

@@ -1,3 +1,4 @@
+import { transposed } from '../orient';
 import type { TriangleTree } from '../solid';
 import { hullGap } from './hullGap';
 import { posed, type Pose } from './pose';
@@ -110,11 +111,9 @@ function liesInside(a: TriangleTree, b: TriangleTree, { turn, at }: Pose): boole
 }
 
 function inverse({ turn: m, at }: Pose): Pose {
-  const turn = [m[0]!, m[3]!, m[6]!, m[1]!, m[4]!, m[7]!, m[2]!, m[5]!, m[8]!];
-  const back = [0, 1, 2].map(
-    (k) => -(turn[3 * k]! * at[0] + turn[3 * k + 1]! * at[1] + turn[3 * k + 2]! * at[2]),
-  );
-  return { turn, at: back as [number, number, number] };
+  const turn = transposed(m);
+  const back = posed({ turn, at: [0, 0, 0] }, at);
+  return { turn, at: [-back[0], -back[1], -back[2]] };
 }
 
 const emptyBox = (): Box => [new Float64Array(3), new Float64Array(3)];

@@ -9,8 +9,6 @@ const ZERO = new Date(2026, 10, 26, 9, 15);
 const at: [number, number, number] = [20, 5, 4];
 const LATE: FillReading = {
   last: { at: [1, 1, 1], widthMm: 0.4, modulusMm: 0.1, margin: 1.4, because: 'late' },
-  lateShare: 0.1,
-  fixShare: 0,
   offers: { flaskC: 600, metalC: null, gate: { at, normal: [1, 0, 0], diameterMm: 1.5, margin: 2.6 } },
 };
 

@@ -57,13 +57,12 @@ function fill(): void {
   setInFlask('sprue', 'lots', fillFrom(offered.value, wantedG.value, percent));
 }
 
-const booked = computed(() =>
-  shares.value.filter(({ lot }) => lot.moves.some((move) => move.key === key.value)),
-);
-/** Whether what is booked is what stands here. */
+/** Lots that this flask's charge is booked out of. */
+const booked = computed(() => lots.value.filter(({ moves }) => moves.some((move) => move.key === key.value)));
+/** Whether what is booked is what stands here: neither a lot too few nor one too many. */
 const isBooked = computed(
   () =>
-    shares.value.length > 0 &&
+    booked.value.length === shares.value.length &&
     shares.value.every(({ lot, massG }) =>
       lot.moves.some((move) => move.key === key.value && Math.abs(move.massG + massG) < 0.006),
     ),
@@ -76,8 +75,8 @@ async function book(): Promise<void> {
         withMove(lot, { key: key.value, what: 'poured', massG: -massG, pour: pour.value.number }, new Date()),
       );
     // A lot that was booked and is out of the charge now has its metal back.
-    for (const lot of lots.value)
-      if (lot.moves.some((move) => move.key === key.value) && gramsOf(lot.id) === undefined)
+    for (const lot of booked.value)
+      if (!shares.value.some((share) => share.lot.id === lot.id))
         await records.add('metalLot', withoutMove(lot, key.value));
   } catch (error) {
     notices.wrong(error);
@@ -124,7 +123,7 @@ async function book(): Promise<void> {
             <v-list-item v-for="lot in others" :key="lot.id" :title="lot.name" @click="setGrams(lot.id, 0)" />
           </v-list>
         </v-menu>
-        <template v-if="anyPoured(pour.doc) && shares.length > 0">
+        <template v-if="anyPoured(pour.doc) && shares.length + booked.length > 0">
           <v-btn v-if="!isBooked" size="small" variant="flat" @click="book">Book it out of the lots</v-btn>
           <span v-else class="mute" role="status">Booked out of {{ booked.length }} lots.</span>
         </template>

@@ -36,6 +36,14 @@ describe('the charge out of lots', () => {
       6,
     );
     expect(flatText(page)).toContain('Booked out of 2 lots.');
+    // One of them is left out after all: it is booked anew, and the lot has its metal back.
+    handle.set(['flasks', 'f1', 'sprue', 'lots'], lots.slice(0, 1));
+    await nextTick();
+    expect(flatText(page)).not.toContain('Booked out of');
+    await buttonOf(page, 'Book it out of the lots').trigger('click');
+    await settled();
+    const now = lotsOf(/^14 ct/).map(lotStockG);
+    expect(before.reduce((sum, g, n) => sum + g - now[n]!, 0)).toBeCloseTo(lots[0]!.massG, 6);
   });
   it('stops at metal that is under its fineness', async () => {
     const { page, doc, handle } = showInPour(shop, 31, ChargeLots);

@@ -15,8 +15,6 @@ const shop = useFakeShop();
 const offered = { at: [1, 2, 3], normal: [0, 0, 1], diameterMm: 1.5, margin: 2.4 } as const;
 const LATE: FillReading = {
   last: { at: [9, 0, 0], widthMm: 0.42, modulusMm: 0.1, margin: 0.8, because: 'late' },
-  lateShare: 0.2,
-  fixShare: 0.1,
   offers: { flaskC: 590, metalC: null, gate: { ...offered, at: [1, 2, 3], normal: [0, 0, 1] } },
 };
 
