@@ -57,9 +57,11 @@ export {
   benchClock,
   DEFAULT_SETTINGS,
   settingsSchema,
+  jointsOf,
   usualPouring,
   type Bath,
   type CureSetup,
+  type Joints,
   type Pouring,
   type Settings,
 } from './settings';
@@ -131,7 +133,7 @@ export {
   type PrintedPlate,
   type StepRecord,
 } from './pour/making';
-export type { BriefLine } from './pour/planning';
+export type { BriefLine, PourGate } from './pour/planning';
 export { HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
 export {
   AT_THE_END,

@@ -1,4 +1,12 @@
-import { CLEAN_MEDIA, CURE_VESSELS, POUR_WAYS, TUNED_CLASSES, type BenchClock } from '@zero-pour/core';
+import {
+  CLEAN_MEDIA,
+  CURE_VESSELS,
+  JOINT_STRENGTH_MPA,
+  POUR_WAYS,
+  TUNED_CLASSES,
+  WAX_DIP_MM,
+  type BenchClock,
+} from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema } from './parts';
 import { quantitySchema } from './quantities';
@@ -37,6 +45,16 @@ export const usualPouring = (way: Pouring['way']): Pouring => ({
   turnsPerMin: 300,
 });
 
+/** What wax joints bear, and what one dip adds to a support that is kept. */
+export const jointsSchema = z.strictObject({
+  strengthKpa: quantitySchema('Wax joints bear', 'kPa', [10, 5000], {
+    digits: 0,
+    hint: 'Well joined 1000 to 2000, poor joints a fifth',
+  }),
+  dipMm: quantitySchema('A dip adds', 'mm', [0.05, 2], { digits: 2, hint: 'To the diameter' }),
+});
+export type Joints = z.infer<typeof jointsSchema>;
+
 /** A bath that prints are washed in, and when it was last filled anew. */
 export const bathSchema = z.strictObject({
   key: keySchema,
@@ -74,8 +92,14 @@ export const settingsSchema = z.strictObject({
   baths: z.array(bathSchema).max(12),
   /** Absent: nobody has said. */
   pouring: pouringSchema.optional(),
+  /** Absent: the usual. */
+  joints: jointsSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
+
+/** The shop's wax joints, or the usual. */
+export const jointsOf = ({ joints }: Pick<Settings, 'joints'>): Joints =>
+  joints ?? { strengthKpa: 1000 * JOINT_STRENGTH_MPA, dipMm: WAX_DIP_MM };
 
 /** The shop's hours on the shop's clock. */
 export const benchClock = ({ benchHours, timeZone }: Settings): BenchClock => ({

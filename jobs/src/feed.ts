@@ -1,4 +1,4 @@
-import type { HotSpot, SpotFeed, SuggestedGate } from '@zero-pour/core';
+import type { GatePlace, HotSpot, SpotFeed, SuggestedGate } from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
 import { partSchema } from './part';
@@ -57,13 +57,49 @@ export const feedJob = defineJob({
   output: feedAnswerSchema,
 });
 
-const suggestInputSchema = z.strictObject({ ...fieldInput, cleanPoints: z.array(placeSchema).max(20) });
+const placesInputSchema = z.strictObject({
+  part: partSchema,
+  gates: z
+    .array(z.strictObject({ at: placeSchema, normal: placeSchema, diameterMm: z.number().positive() }))
+    .max(40),
+  cleanPoints: z.array(placeSchema).max(20),
+});
+export type PlacesInput = z.infer<typeof placesInputSchema>;
+
+/** The part's centre of mass, and what is seen of each gate's place. */
+export interface PlacesAnswer {
+  centreMm: [number, number, number];
+  places: GatePlace[];
+}
+
+/** Where gates stand on the surface: in mid-air, on a show face, out of a saw's reach. */
+export const placesJob = defineJob({
+  name: 'gate places',
+  version: 1,
+  input: placesInputSchema,
+  output: z.strictObject({
+    centreMm: placeSchema,
+    places: z
+      .array(z.strictObject({ awayMm: z.number().nonnegative(), onShow: z.boolean(), sawn: z.boolean() }))
+      .max(40),
+  }) satisfies z.ZodType<PlacesAnswer>,
+});
+
+/** Fewest gates, heavy ones; or one on every mass, each as thick as its own mass asks. */
+export const GATE_SCHOOLS = ['fewest', 'one each'] as const;
+export type GateSchool = (typeof GATE_SCHOOLS)[number];
+
+const suggestInputSchema = z.strictObject({
+  ...fieldInput,
+  cleanPoints: z.array(placeSchema).max(20),
+  school: z.enum(GATE_SCHOOLS),
+});
 export type SuggestInput = z.infer<typeof suggestInputSchema>;
 
 /** The fewest gates that feed every mass, off the faces that must stay clean. */
 export const suggestGatesJob = defineJob({
   name: 'suggest gates',
-  version: 2,
+  version: 3,
   input: suggestInputSchema,
   output: typed<SuggestedGate[]>(),
 });

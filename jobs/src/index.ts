@@ -6,10 +6,15 @@ export { blobsOf, fileOf, KEEP_NEWEST, KEPT_JOB_NAMES, KEPT_JOBS, keptJob, type 
 export { couponFileJob, couponJob, type CouponShape } from './coupon';
 export {
   feedJob,
+  GATE_SCHOOLS,
+  placesJob,
   suggestGatesJob,
   type FeedAnswer,
   type FeedInput,
+  type GateSchool,
   type Mass,
+  type PlacesAnswer,
+  type PlacesInput,
   type SuggestInput,
 } from './feed';
 export { fillJob, fillMarginsJob, type FillInput } from './fill';
@@ -27,7 +32,13 @@ export { patternJob, type PatternOutput } from './pattern';
 export { readFileJob, type FileReading } from './readFile';
 export { savePartJob, type SaveFormat, type Stretch } from './savePart';
 export { shapeJob, type ViewMesh } from './shape';
-export { spruesJob, type FoundSprues } from './sprues';
+export {
+  modelSpruesJob,
+  spruesJob,
+  type DrawnSprues,
+  type FoundSprues,
+  type ModelSpruesInput,
+} from './sprues';
 export { standingInput, standingJob, type StandingInput } from './standing';
 export { spreadJob, tuneJob, type TuningAnswer, type TuningJob } from './tuning';
 export { waysJob, type FoundWays, type WaysInput } from './ways';

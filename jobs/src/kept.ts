@@ -1,5 +1,5 @@
 import type { Job } from './job';
-import { feedJob } from './feed';
+import { feedJob, placesJob } from './feed';
 import { fillJob } from './fill';
 import { hungJob } from './hang';
 import { patternJob } from './pattern';
@@ -10,6 +10,7 @@ export const KEPT_JOBS = {
   pattern: patternJob,
   standing: standingJob,
   feed: feedJob,
+  'gate places': placesJob,
   fill: fillJob,
   hung: hungJob,
 } as const;
@@ -25,6 +26,7 @@ export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = {
   pattern: 4,
   standing: 40,
   feed: 40,
+  'gate places': 40,
   fill: 40,
   hung: 40,
 };

@@ -1,4 +1,13 @@
-import type { PatternMeasure, RodBody, SprueCut, SprueMark, SprueSection } from '@zero-pour/core';
+import type {
+  ModelledGate,
+  ModelledSprue,
+  ModelledSprues,
+  PatternMeasure,
+  RodBody,
+  SprueCut,
+  SprueMark,
+  SprueSection,
+} from '@zero-pour/core';
 import { z } from 'zod';
 import { defineJob, typed } from './job';
 import { partSchema } from './part';
@@ -26,4 +35,31 @@ export const spruesJob = defineJob({
   version: 1,
   input: spruesInput,
   output: typed<FoundSprues>(),
+});
+
+/** What drawing sprues into a part makes of it. */
+export type DrawnSprues =
+  | Extract<ModelledSprues, { status: 'refused' }>
+  /** The new file and the piece without its sprues (STL, mm), with their bytes. */
+  | {
+      status: 'made';
+      file: { hash: string; measure: PatternMeasure; bytes: Uint8Array<ArrayBuffer> };
+      piece: { hash: string; measure: PatternMeasure; bytes: Uint8Array<ArrayBuffer> };
+      marks: SprueMark[];
+      sections: SprueSection[];
+    };
+
+const modelInput = z.strictObject({
+  part: partSchema,
+  gates: typed<ModelledGate[]>(),
+  sprue: typed<ModelledSprue | null>(),
+});
+export type ModelSpruesInput = z.infer<typeof modelInput>;
+
+/** Gates, sprue and base united with the part: a file that prints with its sprues. */
+export const modelSpruesJob = defineJob({
+  name: 'model sprues',
+  version: 1,
+  input: modelInput,
+  output: typed<DrawnSprues>(),
 });

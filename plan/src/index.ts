@@ -38,7 +38,8 @@ export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis }
 export { gapsOf, hangingParts, roomOf, type RealTree } from './sprue/hungPlan';
 export { gatesIn } from './sprue/treePlan';
 export type { PartFill } from './wayUp/fillPlan';
-export { feedGrid, placedGates, type PartGates } from './wayUp/gatePlan';
+export { feedGrid, type GateAt, type PartGates } from './wayUp/gatePlan';
+export { gatesBefore, type GatesBefore } from './wayUp/gatesBefore';
 export type { PrintPlan } from './print/printPlan';
 export type { TreePlan } from './sprue/treePlan';
 export type { ChargePlan } from './sprue/chargePlan';

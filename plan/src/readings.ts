@@ -27,7 +27,9 @@ export interface WantedReading {
 export const NO_READINGS: Readings = { of: () => ({ status: 'unread' }) };
 
 /** Readings that note what was asked of them and is not there. */
-export function notingReadings(from: Readings): Readings & { wanted: () => WantedReading[] } {
+export function notingReadings(
+  from: Readings,
+): Readings & { wanted: () => WantedReading[]; peek: Readings['of'] } {
   const wanted = new Map<string, WantedReading>();
   return {
     of(job, input) {
@@ -36,6 +38,8 @@ export function notingReadings(from: Readings): Readings & { wanted: () => Wante
       if (found.status === 'unread') wanted.set(text, { text, job: job.name, input });
       return found;
     },
+    /** Without wanting it: what is there may be used, what is not is nobody's need. */
+    peek: from.of,
     wanted: () => [...wanted.values()],
   };
 }

@@ -1,4 +1,4 @@
-import { CAST_CLASSES, FINISHES, ROUTES } from '@zero-pour/core';
+import { CAST_CLASSES, FINISHES, GATE_MAKINGS, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
 import { quantitySchema } from '../quantities';
@@ -47,7 +47,20 @@ export const gateSchema = z.strictObject({
   normal: pointSchema,
   /** Round, or as wide as it is high where it joins the part. */
   section: z.strictObject({ widthMm: positiveSchema.max(30), heightMm: positiveSchema.max(30) }),
+  lengthMm: quantitySchema('Length', 'mm', [0.5, 100], {
+    digits: 1,
+    hint: 'Short: 1 to 2 diameters',
+  }).optional(),
+  flareMm: quantitySchema('Fillet', 'mm', [0, 10], {
+    digits: 1,
+    hint: 'At least a quarter of it',
+  }).optional(),
+  leanDeg: quantitySchema('Leans by', 'deg', [0, 75], { digits: 0 }).optional(),
+  towardDeg: quantitySchema('Towards', 'deg', [0, 360], { digits: 0 }).optional(),
+  making: z.enum(GATE_MAKINGS).optional(),
+  dips: quantitySchema('Dips in wax', 'count', [0, 20], { whole: true }).optional(),
 });
+export type PourGate = z.infer<typeof gateSchema>;
 
 export const gatesSchema = z.strictObject({
   count: quantitySchema('How many', 'count', [0, 40], { whole: true }),

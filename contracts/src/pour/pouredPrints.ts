@@ -2,8 +2,8 @@ import { CAST_CLASSES, OUTCOMES, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, momentSchema } from '../parts';
 import { cleanStageSchema, printStageSchema } from './making';
-import { pieceKeySchema } from './pieces';
-import { briefLineSchema } from './planning';
+import { lineKeySchema, pieceKeySchema } from './pieces';
+import { briefLineSchema, gateSchema } from './planning';
 
 /** What a pour tells of its print: started, how it went, how it was cleaned, and what its castings came to. */
 export const pouredPrintSchema = z.strictObject({
@@ -28,6 +28,8 @@ export const pouredPrintSchema = z.strictObject({
   washedAt: momentSchema.nullable(),
   verdicts: cleanStageSchema.shape.pieces,
   lines: z.array(briefLineSchema.pick({ key: true, patternId: true, count: true })),
+  /** Gates with a place, by the line's key. */
+  gates: z.record(lineKeySchema, z.array(gateSchema).max(40)).optional(),
   spares: z.number().int().nonnegative(),
   /** By the piece's name. */
   outcomes: z.record(pieceKeySchema, z.enum(OUTCOMES)),

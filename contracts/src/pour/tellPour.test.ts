@@ -48,6 +48,20 @@ describe('what a pour tells', () => {
     expect(told).not.toHaveProperty('verdicts');
   }); // prettier-ignore
 
+  it('of its gates is where each stood, and nothing where none had a place', () => {
+    const gates = (placed: unknown[]) =>
+      tellPrint(
+        pour((doc) => {
+          doc.print.startedAt = at(0);
+          const set = { count: 1, diameterMm: 2, lengthMm: 3, placed } as never;
+          doc.wayUp.lines = { l1: { gates: set } };
+        }),
+      )!.gates;
+    const one = { key: 'a', placeMm: [0, 0, 1], normal: [0, 0, 1], section: { widthMm: 2, heightMm: 2 } };
+    expect(gates([one])).toEqual({ l1: [one] });
+    expect(gates([])).toBeUndefined();
+  });
+
   it('of its baths is the end of the last one of the protocol as it began, repeats counted, other steps not', () => {
     const protocol = CLEAN_SCHOOLS[0]!.steps.map((step) => ({ ...step }));
     const bath = protocol.find((step) => step.kind === 'wash')!.key;

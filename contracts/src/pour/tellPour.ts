@@ -44,7 +44,7 @@ export interface PourTells {
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
-export const TELLS_VERSION = 3;
+export const TELLS_VERSION = 4;
 
 /** When the last bath of the protocol as it began was over, whatever was repeated ("bath2~2"). */
 function washedAt({ begun, steps }: PourDoc['clean']): string | null {
@@ -59,6 +59,14 @@ const defined = <T extends object>(fields: T): T => JSON.parse(JSON.stringify(fi
 
 const linesOf = ({ brief }: PourDoc): PouredPrint['lines'] =>
   brief.lines.map(({ key, patternId, count }) => ({ key, patternId, count }));
+
+/** Gates that had a place; undefined where none had. */
+function placedOf({ wayUp }: PourDoc): PouredPrint['gates'] {
+  const placed = Object.entries(wayUp.lines).flatMap(([key, { gates }]) =>
+    gates?.placed?.length ? [[key, gates.placed] as const] : [],
+  );
+  return placed.length > 0 ? Object.fromEntries(placed) : undefined;
+}
 
 /** What a pour tells of its print; null until it was started. */
 export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null {
@@ -80,6 +88,7 @@ export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null 
     washedAt: washedAt(clean),
     verdicts: clean.pieces,
     lines: linesOf(doc),
+    gates: placedOf(doc),
     spares: print.spares,
     outcomes: Object.fromEntries(outcomes),
   });

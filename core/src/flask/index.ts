@@ -15,5 +15,5 @@ export { chooseFlasks, FLASK_WISHES, type ChosenFlasks, type FlaskWish } from '.
 export { hangStraight } from './hangStraight';
 export { measureHung, type HungClearance } from './hungClearance';
 export { judgeHung } from './judgeHung';
-export { judgeMainSprue } from './mainSprue';
+export { judgeMainSprue, SPRUE_OVER_GATE } from './mainSprue';
 export { treeSurface } from './treeSurface';

@@ -2,7 +2,7 @@ import type { Judgement } from '../judge';
 import { quantity, say } from '../numeric';
 
 /** A main sprue freezes after the largest gate by this (handbook 05). */
-const SPRUE_OVER_GATE = 1.1;
+export const SPRUE_OVER_GATE = 1.1;
 
 /** Main sprue against the gates that it feeds: modulus of the largest, and area of all of them. mm. */
 export function judgeMainSprue(diameterMm: number, gatesMm: readonly number[]): Judgement[] {

@@ -11,3 +11,25 @@ export {
 } from './gateFeed';
 export { judgeFeed } from './judgeFeed';
 export { suggestGates, type SuggestedGate } from './suggestGates';
+export {
+  gateDiameterMm,
+  gateDirection,
+  gateFlareMm,
+  gateLengthMm,
+  gatesTogether,
+  roundOf,
+  GATE_MAKINGS,
+  WAX_DIP_MM,
+  type GateMaking,
+  type PlacedGate,
+} from './placedGate';
+export { carryPart, jointMomentGMm, judgeCarrying, JOINT_STRENGTH_MPA, type Carrying } from './carry';
+export {
+  ballRound,
+  centreOfMass,
+  judgeGatePlaces,
+  readGatePlaces,
+  sawReaches,
+  type GatePlace,
+} from './gatePlaces';
+export { judgeDrain, DRAIN_LEAST } from './judgeDrain';

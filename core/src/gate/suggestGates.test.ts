@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { measured } from '../testing/analysed';
 import { box, dumbbell, moved, together, type TestMesh } from '../testing/solids';
-import { feedByGates, gradeFeed, judgeFeed, readFeedField, suggestGates } from './index';
+import { TriangleTree } from '../solid';
+import { feedByGates, gradeFeed, judgeFeed, readFeedField, readGatePlaces, suggestGates } from './index';
 
 function read(part: TestMesh) {
   const { mesh, measure } = measured(part);
@@ -22,6 +23,29 @@ describe('suggested gates', () => {
     expect(feedByGates(narrow.field, gates).map(gradeFeed)).toEqual(['good', 'good']);
     expect(gates.flatMap(({ feeds }) => feeds).sort()).toEqual([0, 1]);
   });
+  it('of the school of many lighter ones are one on every mass, each as thick as its own asks', () => {
+    const two = read(dumbbell(0.8));
+    const gates = suggestGates(two.field, two.mesh, 'one each');
+    expect(gates.map(({ feeds }) => feeds)).toEqual([[0], [1]]);
+    gates.forEach(({ diameterMm }, n) => {
+      const asked = 4.4 * two.field.hotSpots[n]!.modulusMm;
+      expect(diameterMm).toBeGreaterThanOrEqual(asked - 1e-9);
+      expect(diameterMm).toBeLessThan(asked + 0.21);
+    });
+    expect(feedByGates(two.field, gates).map(gradeFeed)).toEqual(['good', 'good']);
+  });
+  it('stand where a saw gets at them, though another place is nearer', () => {
+    // A thick block in a well: below it lies the nearest free face, between the walls.
+    const { field, mesh } = read(
+      together(box([6, 6, 6]), moved(box([8, 8, 1]), [-1, -1, -1.4]), moved(box([8, 1, 8]), [-1, -1.6, -1])),
+    );
+    const places = readGatePlaces(
+      mesh,
+      new TriangleTree(mesh.positions, mesh.triangles),
+      suggestGates(field, mesh),
+    );
+    expect(places.every(({ sawn }) => sawn)).toBe(true);
+  });
   it('are one for each body', () => {
     const { field, mesh } = read(together(box([4, 4, 4]), moved(box([3, 3, 3]), [9, 0, 0])));
     expect(suggestGates(field, mesh)).toHaveLength(2);
@@ -41,8 +65,8 @@ describe('suggested gates', () => {
     const isTop = Uint8Array.from({ length: count }, (_, t) =>
       Number([0, 1, 2].every((k) => mesh.positions[3 * mesh.triangles[3 * t + k]! + 2] === 2)),
     );
-    expect(suggestGates(field, mesh, isTop)[0]!.at[2]).toBeLessThan(2 - 1e-6);
-    expect(suggestGates(field, mesh, new Uint8Array(count).fill(1))).toEqual([]);
+    expect(suggestGates(field, mesh, 'fewest', isTop)[0]!.at[2]).toBeLessThan(2 - 1e-6);
+    expect(suggestGates(field, mesh, 'fewest', new Uint8Array(count).fill(1))).toEqual([]);
   });
 });
 

@@ -39,3 +39,4 @@ export { acrossAxis, findThroughHoles, type ThroughHole } from './throughHoles';
 export { UnionFind } from './unionFind';
 export { denseField, type DenseField } from './denseField';
 export { findChamberCells } from './chambers';
+export { rayHit } from './rayHit';

@@ -1,13 +1,16 @@
 import {
+  centreOfMass,
   feedByGates,
   growFaces,
   readFeedField,
+  readGatePlaces,
   suggestGates,
+  TriangleTree,
   uniteFile,
   type FeedField,
   type SuggestedGate,
 } from '@zero-pour/core';
-import type { FeedAnswer, FeedInput, SuggestInput } from '../feed';
+import type { FeedAnswer, FeedInput, PlacesAnswer, PlacesInput, SuggestInput } from '../feed';
 import type { JobContext, Run } from './context';
 import { readPart } from './readPart';
 
@@ -32,9 +35,20 @@ export const feed: Run<FeedInput, FeedAnswer> = async (input, context) => {
   return { output: { cellMm: field.cellMm, masses, feeds: feedByGates(field, input.gates) } };
 };
 
+export const places: Run<PlacesInput, PlacesAnswer> = async ({ part, gates, cleanPoints }, context) => {
+  const { mesh } = await readPart(part, context);
+  const tree = await context.memo(part.file, `tree ${part.unitMm}`, () =>
+    Promise.resolve(new TriangleTree(mesh.positions, mesh.triangles)),
+  );
+  const show = cleanPoints.length > 0 ? growFaces(mesh, cleanPoints) : undefined;
+  return {
+    output: { centreMm: centreOfMass(mesh), places: readGatePlaces(mesh, tree, gates, show) },
+  };
+};
+
 export const suggest: Run<SuggestInput, SuggestedGate[]> = async (input, context) => {
   const field = await fieldOf(input, context);
   const { mesh } = await readPart(input.part, context);
   const show = input.cleanPoints.length > 0 ? growFaces(mesh, input.cleanPoints) : undefined;
-  return { output: suggestGates(field, mesh, show) };
+  return { output: suggestGates(field, mesh, input.school, show) };
 };

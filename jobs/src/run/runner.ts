@@ -1,7 +1,7 @@
 import { MeshFileError, type BooleanEngine } from '@zero-pour/core';
 import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
-import { feedJob, suggestGatesJob } from '../feed';
+import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
 import { hangJob, hungJob, treeShapeJob } from '../hang';
 import { layersJob } from '../layers';
@@ -10,17 +10,17 @@ import { patternJob } from '../pattern';
 import { readFileJob } from '../readFile';
 import { savePartJob } from '../savePart';
 import { shapeJob } from '../shape';
-import { spruesJob } from '../sprues';
+import { modelSpruesJob, spruesJob } from '../sprues';
 import { standingJob } from '../standing';
 import { spreadJob, tuneJob } from '../tuning';
 import { waysJob } from '../ways';
 import type { JobContext, Run } from './context';
-import { feed, suggest } from './feed';
+import { feed, places, suggest } from './feed';
 import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { hang, measureTree, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
-import { findSprues } from './sprues';
+import { drawSprues, findSprues } from './sprues';
 import { spread, tune } from './tune';
 
 interface Runnable {
@@ -43,7 +43,9 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(savePartJob, savePart),
     runnable(spruesJob, findSprues),
     runnable(feedJob, feed),
+    runnable(placesJob, places),
     runnable(suggestGatesJob, suggest),
+    runnable(modelSpruesJob, drawSprues),
     runnable(fillJob, fill),
     runnable(fillMarginsJob, showMargins),
     runnable(hangJob, hang),

@@ -1,6 +1,14 @@
-import { cutSprues, findRodBodies, readPattern, writeBinaryStl } from '@zero-pour/core';
+import {
+  cutSprues,
+  findRodBodies,
+  modelSprues,
+  readPattern,
+  uniteFile,
+  writeBinaryStl,
+  type WeldedMesh,
+} from '@zero-pour/core';
 import { sha256 } from '../key';
-import type { FoundSprues, SpruesInput } from '../sprues';
+import type { DrawnSprues, FoundSprues, ModelSpruesInput, SpruesInput } from '../sprues';
 import type { Run } from './context';
 import { readPart } from './readPart';
 
@@ -10,11 +18,30 @@ export const findSprues: Run<SpruesInput, FoundSprues> = async ({ part, marks },
   context.report('cutting', 0.3);
   const found = cutSprues(mesh, marks, await context.engine());
   if (found.status === 'refused') return { output: found };
-  const bytes = writeBinaryStl(found.piece.positions, found.piece.triangles) as Uint8Array<ArrayBuffer>;
-  const reading = readPattern(bytes, 'piece.stl', 1);
-  if (reading.status === 'unit needed') throw new Error('The unit of a part is given with it.');
-  const pieceHash = await sha256(bytes);
-  return {
-    output: { status: 'cut', sections: found.sections, pieceHash, piece: reading.measure, bytes },
-  };
+  const { hash: pieceHash, measure: piece, bytes } = await asFile(found.piece);
+  return { output: { status: 'cut', sections: found.sections, pieceHash, piece, bytes } };
 };
+
+export const drawSprues: Run<ModelSpruesInput, DrawnSprues> = async ({ part, gates, sprue }, context) => {
+  const { mesh, measure } = await readPart(part, context);
+  context.report('uniting', 0.3);
+  const engine = await context.engine();
+  // Bodies that overlap are one first: a gate's foot may stand in several of them.
+  const united = measure.overlapMm3 > 0 ? uniteFile(mesh, engine) : null;
+  const made = modelSprues({ ...mesh, ...united }, gates, sprue, engine);
+  if (made.status === 'refused') return { output: made };
+  context.report('measuring', 0.8);
+  const file = await asFile(made.united);
+  // What float32 does not hold apart may leave it open: such a file is not offered.
+  if (!file.measure.closed) return { output: { status: 'refused', gate: 0, why: 'not one' } };
+  const { marks, sections } = made;
+  return { output: { status: 'made', file, piece: await asFile(mesh), marks, sections } };
+};
+
+/** A mesh as the bytes of an STL in mm, with what they measure. */
+async function asFile({ positions, triangles }: Pick<WeldedMesh, 'positions' | 'triangles'>) {
+  const bytes = writeBinaryStl(positions, triangles) as Uint8Array<ArrayBuffer>;
+  const reading = readPattern(bytes, 'part.stl', 1);
+  if (reading.status === 'unit needed') throw new Error('The unit of a part is given with it.');
+  return { hash: await sha256(bytes), measure: reading.measure, bytes };
+}

@@ -16,7 +16,7 @@ import {
 import { hungJob, partOf, type HangingPart, type HungInput } from '@zero-pour/jobs';
 import type { FlaskContext, PourContext } from '../context';
 import type { Part } from '../part';
-import { roundOf, type PartGates } from '../wayUp/gatePlan';
+import type { PartGates } from '../wayUp/gatePlan';
 
 /** A tree that hangs by its real shapes. */
 export interface RealTree {
@@ -54,39 +54,25 @@ function downFrom(rotation: Rotation): [number, number, number] {
   return [0 - m[6]!, 0 - m[7]!, 0 - m[8]!];
 }
 
-function gateOf(
-  { decided }: FlaskContext,
-  { part, gates }: PartGates,
-  context: PourContext,
-): HangingPart['gate'] {
-  const placed = context.doc.wayUp.lines[part.key]?.gates?.placed?.[0];
-  const sprue = part.pattern.sprues?.sections[0];
+function gateOf({ decided }: FlaskContext, { part, gates, placed: [first] }: PartGates): HangingPart['gate'] {
   const hangs = decided.sprue.hangs ?? 'as printed';
-  if (placed)
-    return {
-      at: placed.placeMm,
-      normal: placed.normal,
-      lengthMm: gates.lengthMm,
-      diameterMm: roundOf(placed.section),
-    };
+  if (first?.set) {
+    const { at, direction: normal, lengthMm, diameterMm } = first;
+    return { at, normal, lengthMm, diameterMm };
+  }
   // The file's sprue is a gate already: it is joined at its end.
-  if (sprue) return { at: null, normal: sprue.axis, lengthMm: 0, diameterMm: sprue.diameterMm };
+  if (first) return { at: null, normal: first.direction, lengthMm: 0, diameterMm: first.diameterMm };
   const normal = downFrom(hangs === 'as printed' ? part.rotation : ALONG[hangs]);
   return { at: null, normal, lengthMm: gates.lengthMm, diameterMm: Math.max(0.1, gates.diameterMm) };
 }
 
 /** The parts that hang in a flask, as the jobs take them. `scale`: how much larger they are printed than drawn. */
-export const hangingParts = (
-  context: PourContext,
-  hung: FlaskContext,
-  gates: readonly PartGates[],
-  scale: number,
-): HangingPart[] =>
+export const hangingParts = (hung: FlaskContext, gates: readonly PartGates[], scale: number): HangingPart[] =>
   gates.map((of) => ({
     part: partOf(of.part.pattern),
     scale,
     volumeMm3: of.part.pattern.measure.volumeMm3,
-    gate: gateOf(hung, of, context),
+    gate: gateOf(hung, of),
   }));
 
 /** Which of the parts a piece is one of; −1 for one of none. */
@@ -123,7 +109,7 @@ export function planHung(
   const rings = here.some(({ key }) => byKey.get(key)!.tiltDeg !== 90);
   const { mainSprueDiameterMm: diameterMm, mainSprueLengthMm: lengthMm } = decided.sprue;
   const wish: HungInput = {
-    parts: hangingParts(context, hung, gates, scale),
+    parts: hangingParts(hung, gates, scale),
     pieces: here.map(({ key, line }) => {
       const { key: _key, ...at } = byKey.get(key)!;
       return { kind: kindOf(gates, line), ...at };

@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
+import JointsFields from './JointsFields.vue';
 import PouringChoice from './PouringChoice.vue';
 import CleaningSettings from './CleaningSettings.vue';
 import { useNotKept } from '../state/notKept';
@@ -134,6 +135,13 @@ function closing({ fromMin, toMin }: Day): string {
       <h2>How metal gets into the flask</h2>
       <p class="mute mb-3">Whether thin places fill is reckoned by it, at Way up.</p>
       <PouringChoice :pouring="settings.pouring" @change="(pouring) => change({ pouring })" />
+    </section>
+    <section class="stage-block">
+      <h2>Wax joints</h2>
+      <p class="mute mb-3">
+        Whether joints carry a print, and how thick a dipped support gets, is reckoned by them.
+      </p>
+      <JointsFields :settings="settings" @change="(joints) => change({ joints })" />
     </section>
     <CleaningSettings :settings="settings" @change="change" />
   </section>

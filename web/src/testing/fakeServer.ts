@@ -90,9 +90,12 @@ export class FakeServer {
   readonly fetch = (at: string, init: RequestInit = {}): Promise<Response> => {
     const method = init.method ?? 'GET';
     if (method === 'GET') return Promise.resolve(answerJson(this.answer(at)));
+    if (at.startsWith('/api/blobs/')) return Promise.resolve(answerNothing(204));
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });
     if (at === '/api/readings') return Promise.resolve(answerJson(this.reading(body)));
+    if (at === '/api/patterns')
+      return Promise.resolve(answerJson({ ...body, createdAt: new Date().toISOString() }));
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
     const pour = this.file.pours.find((p) => p.id === id);
     if (method === 'PATCH' && pour) {

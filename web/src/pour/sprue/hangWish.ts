@@ -51,7 +51,7 @@ export function hangWish(
     keys,
     flasks: candidates,
     input: {
-      parts: hangingParts(plan.context, whole, gates, scale.inFlask.value / 100),
+      parts: hangingParts(whole, gates, scale.inFlask.value / 100),
       counts: keys.map((of) => of.length),
       rooms: candidates.map(roomOf),
       wish,

@@ -7,6 +7,7 @@ import CautionLine from '../../components/CautionLine.vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
+import OnDemand from '../../components/OnDemand.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -16,6 +17,7 @@ import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import { ChargeLots } from '../../metal';
+import GatesInWax from '../gates/GatesInWax.vue';
 import HangOnTree from '../sprue/HangOnTree.vue';
 import TreeDrawing from '../TreeDrawing.vue';
 import PourField from '../PourField.vue';
@@ -82,6 +84,9 @@ const everyUnit = computed(() => {
   </p>
   <PlannedNote :planned="flask.tree" @go-to="(s) => emit('goTo', s)" />
 
+  <OnDemand title="Gates on the part" line="those that are joined in wax, where the part is at hand">
+    <GatesInWax />
+  </OnDemand>
   <HangOnTree v-if="tree && vessel" />
   <div v-if="tree && vessel" :class="{ fit: !tree.hung }">
     <TreeDrawing v-if="!tree.hung" :flask="vessel" :layout="tree.layout" :form="tree.form" class="sheet" />

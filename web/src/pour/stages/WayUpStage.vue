@@ -5,7 +5,7 @@ import PickRow from '../../components/PickRow.vue';
 import { said } from '../../components/said';
 import { formatQuantity, NO_ROTATION, type Gates, type Rotation, type StageKey } from '@zero-pour/core';
 import { standingJob } from '@zero-pour/jobs';
-import { nameOfPart, placedGates, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
+import { nameOfPart, standingWish, valueOf, type PartGates } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import FigureValue from '../../components/FigureValue.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -15,11 +15,12 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { PartView, type Point, type ViewShape } from '../../pattern';
 import { cleanColours, sameFace } from '../wayUp/cleanFaces';
-import GateMarks from '../wayUp/GateMarks.vue';
-import GatesOnPart from '../wayUp/GatesOnPart.vue';
-import FillOnPart from '../wayUp/FillOnPart.vue';
-import { useFillColours } from '../wayUp/useFillColours';
-import { newGate, normalOf, withPlaced } from '../wayUp/placeGates';
+import GateMarks from '../gates/GateMarks.vue';
+import GatesOnPart from '../gates/GatesOnPart.vue';
+import FillOnPart from '../gates/FillOnPart.vue';
+import { useFillColours } from '../gates/useFillColours';
+import DrawSprues from '../gates/DrawSprues.vue';
+import { useGates } from '../gates/useGates';
 import StandingAdvice from '../wayUp/StandingAdvice.vue';
 import SupportMarks from '../wayUp/SupportMarks.vue';
 import SaveScaled from '../scale/SaveScaled.vue';
@@ -59,20 +60,11 @@ const clean = computed(() => pour.value.doc.wayUp.lines[entry.value?.part.key ??
 const placing = shallowRef(false);
 watch(placing, (on) => on && (picking.value = false));
 watch(picking, (on) => on && (placing.value = false));
-const placedCount = computed(
-  () => pour.value.doc.wayUp.lines[entry.value?.part.key ?? '']?.gates?.placed?.length ?? 0,
-);
-const gatesOnPart = computed(() => (entry.value ? placedGates(plan.value.context, entry.value.part) : []));
-function addGate(at: Point, normal: Point, diameterMm?: number): void {
-  if (!entry.value) return;
-  const { gates, part } = entry.value;
-  const before = pour.value.doc.wayUp.lines[part.key]?.gates?.placed ?? [];
-  const gate = newGate(at, normal, diameterMm ?? gates.diameterMm);
-  set(['wayUp', 'lines', part.key, 'gates'], withPlaced(gates, [...before, gate]));
-}
+const gates = useGates(() => entry.value);
+const placedCount = computed(() => gates.placed.value.length);
+const hidden = shallowRef(false);
 function pick(picked: { at: Point; vertices: Point } | null): void {
-  if (placing.value && picked && shape.value)
-    return addGate(picked.at, normalOf(shape.value, picked.vertices));
+  if (placing.value && picked && shape.value) return gates.press(picked, shape.value);
   if (!picking.value || !picked || !entry.value || !shape.value) return;
   const kept = clean.value.filter((point) => !sameFace(shape.value!, point, picked.at));
   const points = kept.length < clean.value.length ? kept : [...clean.value, picked.at];
@@ -152,11 +144,14 @@ const stance = computed(() => {
       >
         <template #default="over">
           <GateMarks
-            v-if="placing || gatesOnPart.length > 0"
-            :gates="gatesOnPart"
+            v-if="placing || entry.placed.length > 0"
+            :gates="entry.placed"
+            :movable="placedCount"
             :feed="entry.feed"
             :last-filled="entry.fill.reading?.last"
             v-bind="over"
+            @move="(n, to) => ((hidden = false), shape && gates.move(n, to, shape))"
+            @hidden="hidden = true"
           />
           <SupportMarks
             v-else-if="advice && !picking"
@@ -203,6 +198,9 @@ const stance = computed(() => {
               : ' (proposed by the modulus rule, not set yet)'
         }}
       </h2>
+      <p v-if="hidden" role="alert">
+        That gate does not face you, or its way leads off the part: turn the part, then move it.
+      </p>
       <GatesOnPart v-model:placing="placing" :entry="entry" class="on-part" />
       <div class="form-grid">
         <QuantityField
@@ -220,6 +218,7 @@ const stance = computed(() => {
           @update:model-value="(d) => d !== undefined && setGates({ diameterMm: d })"
         />
         <QuantityField
+          v-if="placedCount === 0"
           v-bind="said('pour', 'wayUp', 'lines', '*', 'gates', 'lengthMm')"
           :model-value="entry.gates.lengthMm"
           required
@@ -238,11 +237,12 @@ const stance = computed(() => {
       <JudgementList :judgements="gateJudgements" />
     </section>
     <FillOnPart
-      v-if="gatesOnPart.length > 0"
+      v-if="entry.placed.length > 0"
       v-model:coloured="coloured"
       :entry="entry"
-      @add-gate="(gate) => addGate(gate.at, gate.normal, gate.diameterMm)"
+      @add-gate="(gate) => gates.add(gate.at, gate.normal, gate.diameterMm)"
     />
+    <DrawSprues v-if="placedCount > 0" :entry="entry" />
     <StandingAdvice :part="entry.part" :state="standing" />
     <WaySearch v-if="!supported" v-model:picking="picking" :part="entry.part" />
     <SaveScaled v-if="scale && !supported" :scale="scale" standing />

@@ -1,47 +1,61 @@
 <script setup lang="ts">
-import { feedJob, suggestGatesJob } from '@zero-pour/jobs';
+import { feedJob, GATE_SCHOOLS, placesJob, suggestGatesJob, type GateSchool } from '@zero-pour/jobs';
 import { feedGrid, type PartGates } from '@zero-pour/plan';
 import { FEED_LIMITS, formatQuantity, gradeFeed, type SpotFeed } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
-import QuantityField from '../../components/QuantityField.vue';
 import { runJob, useJob, whyNot } from '../../jobs';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import { newGate, withPlaced, type PlacedGate } from './placeGates';
+import GateFields from './GateFields.vue';
+import GatesBefore from './GatesBefore.vue';
+import { newGate } from './placeGates';
+import { useGates } from './useGates';
 
-/** Gates with a place on the part: set by a press, proposed, made thicker, taken away; and what each mass gets. */
+/** Gates with a place on the part: set by a press, proposed, or as before; what each is for, and what each mass gets. */
 const props = defineProps<{ entry: PartGates }>();
 const placing = defineModel<boolean>('placing', { required: true });
-const { pour, plan, set } = usePour();
+const { pour, plan } = usePour();
 const units = useUnits();
-const line = computed(() => pour.value.doc.wayUp.lines[props.entry.part.key]);
-const placed = computed(() => line.value?.gates?.placed ?? []);
+const { placed, keep, change } = useGates(() => props.entry);
+const clean = computed(() => pour.value.doc.wayUp.lines[props.entry.part.key]?.clean ?? []);
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 1 }, units.choice);
 
-const keep = (gates: readonly PlacedGate[]): void =>
-  set(['wayUp', 'lines', props.entry.part.key, 'gates'], withPlaced(props.entry.gates, gates));
-const setDiameter = (n: number, diameterMm: number): void =>
-  keep(
-    placed.value.map((gate, m) =>
-      m === n ? { ...gate, section: { widthMm: diameterMm, heightMm: diameterMm } } : gate,
-    ),
-  );
-
-/* The same reading that the plan judges the feed by. */
+/* The same readings that the plan judges the gates by. */
 const { state, ask } = useJob(feedJob, { waitMs: 60, resident: true });
+const { ask: askPlaces } = useJob(placesJob, { waitMs: 60, resident: true });
+/* The finest grid takes its time: it begins when nobody has moved a gate for a while. */
+const FINAL_AFTER_MS = 6000;
+const { state: final, ask: askFinal, stop } = useJob(feedJob, { waitMs: FINAL_AFTER_MS, background: true });
 watch(
   () => props.entry.feedWish,
-  (wish) => wish && ask(wish),
+  (wish) => {
+    stop();
+    if (wish) ask(wish);
+  },
+  { immediate: true },
+);
+watch(
+  () => props.entry.placesWish,
+  (wish) => wish && askPlaces(wish),
+  { immediate: true },
+);
+watch(
+  () => state.value.status === 'done' && props.entry.finalWish,
+  (wish) => wish && askFinal(wish),
   { immediate: true },
 );
 
 const suggesting = shallowRef(false);
 const sentence = shallowRef('');
-async function suggest(): Promise<void> {
+const SCHOOLS: Record<GateSchool, string> = {
+  fewest: 'Propose gates',
+  'one each': 'Propose one on every mass',
+};
+async function suggest(school: GateSchool): Promise<void> {
   suggesting.value = true;
   sentence.value = '';
   try {
-    const input = { ...feedGrid(plan.value.context, props.entry.part), cleanPoints: line.value?.clean ?? [] };
+    const input = { ...feedGrid(plan.value.context, props.entry.part), cleanPoints: clean.value, school };
     const { output } = await runJob(suggestGatesJob, input, { resident: true });
     if (output.length === 0)
       sentence.value = 'No place off the show faces feeds a mass. Let a show face go, or place one yourself.';
@@ -53,6 +67,14 @@ async function suggest(): Promise<void> {
   }
 }
 
+/** What a gate is there for. */
+function reasonOf(n: number): string {
+  const { feed } = props.entry;
+  if (!feed) return '';
+  const masses = feed.feeds.filter(({ gate }) => gate === n).map(({ spot }) => spot + 1);
+  if (masses.length === 0) return 'feeds nothing: it fills, or carries';
+  return `feeds ${masses.length === 1 ? 'mass' : 'masses'} ${masses.join(', ')}`;
+}
 const WORDS = { good: 'fed', watch: 'fed late', fix: 'starves' } as const;
 const ratio = (value: number): string => value.toFixed(2);
 function says(feed: SpotFeed): string {
@@ -77,30 +99,37 @@ const rows = computed(() =>
     <v-btn size="small" :aria-pressed="placing" @click="placing = !placing">
       {{ placing ? 'Done placing' : 'Place gates on the part' }}
     </v-btn>
-    <v-btn size="small" :loading="suggesting" @click="suggest">
-      {{ placed.length > 0 ? 'Propose them anew' : 'Propose gates' }}
+    <v-btn
+      v-for="school in GATE_SCHOOLS"
+      :key="school"
+      size="small"
+      :disabled="suggesting"
+      @click="suggest(school)"
+    >
+      {{ SCHOOLS[school] }}
     </v-btn>
-    <span v-if="placing" class="mute">Press on the part where metal is to enter.</span>
+    <span v-if="placing" class="mute"
+      >Press on the part where metal is to enter; drag a gate to move it.</span
+    >
+    <span v-if="suggesting" role="status" class="mute">Looking for places …</span>
     <span v-if="sentence" role="alert">{{ sentence }}</span>
     <span v-if="state.status === 'working'" role="status" class="mute">Following the metal …</span>
     <span v-if="state.status === 'failed'" role="alert">{{ state.sentence }}</span>
+    <span v-if="final.status === 'working' && final.step" class="mute"
+      >Reading it finer in the background …</span
+    >
   </div>
+  <GatesBefore :entry="entry" class="mt-2" @take="keep" />
   <div v-if="placed.length > 0" class="gates">
-    <div v-for="(gate, n) in placed" :key="gate.key" class="gate">
-      <QuantityField
-        :label="`Gate ${n + 1}, diameter`"
-        unit="mm"
-        :digits="1"
-        :min="0.3"
-        :max="30"
-        required
-        :model-value="gate.section.widthMm"
-        @update:model-value="(d) => d !== undefined && setDiameter(n, d)"
-      />
-      <button type="button" class="text-button" @click="keep(placed.filter((_, m) => m !== n))">
-        Take away
-      </button>
-    </div>
+    <GateFields
+      v-for="(gate, n) in placed"
+      :key="gate.key"
+      :gate="gate"
+      :n="n"
+      :reason="reasonOf(n)"
+      @change="(fields) => change(n, fields)"
+      @remove="keep(placed.filter((_, m) => m !== n))"
+    />
   </div>
   <table v-if="rows.length > 0" class="plain feeds">
     <tbody>
@@ -114,21 +143,14 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-.acts,
-.gate {
+.acts {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
 }
 .gates {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-  gap: 10px;
   margin-top: 12px;
-}
-.gate {
-  flex-wrap: nowrap;
 }
 .feeds {
   margin: 12px 0;
