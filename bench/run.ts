@@ -1,10 +1,11 @@
-// npm run bench -- exposure | gates | mesh | orient | page | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | mesh | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
+import { measureSprues } from './sprues';
 import { measureWrites } from './writes';
 
 const BENCHES = {
@@ -13,6 +14,7 @@ const BENCHES = {
   mesh: measureMesh,
   orient: measureOrient,
   page: measurePage,
+  sprues: measureSprues,
   trees: measureTrees,
   writes: measureWrites,
 } as const;

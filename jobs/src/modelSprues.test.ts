@@ -34,6 +34,7 @@ function made(part: TestMesh, gates: ModelledGate[], sprue: Parameters<typeof mo
   if (reading.status !== 'read') throw new Error(reading.status);
   return { ...found, ...reading };
 }
+const solidOf = (m: TestMesh) => engine.create(Float32Array.from(m.positions), Uint32Array.from(m.triangles));
 const ROUND = Math.sin((2 * Math.PI) / 40) / ((2 * Math.PI) / 40);
 
 describe('sprues drawn into the print', () => {
@@ -82,6 +83,20 @@ describe('sprues drawn into the print', () => {
     const plate = box([20, 12, 0.6], [-10, -6, -0.6]);
     const { measure } = made(plate, [gate({ diameterMm: 4 })]);
     expect(measure.sizeMm[2]).toBeCloseTo(6.6, 3);
+  });
+  it('stand on the part though the place that was pressed lies a hair off it', () => {
+    for (const off of [0.02, -0.02, 0.2])
+      expect(made(slab, [gate({ at: [1, 1, off] })]).measure).toMatchObject({ closed: true, shells: 1 });
+  });
+  it('fill a crevice that the foot closes off, rather than seal it', () => {
+    // A pit of 1 × 1 × 1 in the face, wholly under the gate.
+    const { positions, triangles } = engine.mesh(
+      engine.subtract(solidOf(slab), solidOf(box([1, 1, 1.5], [-0.5, -0.5, -1.0]))),
+    );
+    const pit = { positions: [...positions], triangles: [...triangles] };
+    const { measure, volumeMm3 } = made(pit, [gate({ at: [1.2, 1.2, 0], diameterMm: 5 })]);
+    expect(measure).toMatchObject({ closed: true, shells: 1, inwardShells: 0 });
+    expect(volumeMm3).toBeCloseTo(measure.volumeMm3, 2);
   });
   it('stand on a round band', () => {
     const { measure } = made(torus(9, 1.2, 96, 32), [

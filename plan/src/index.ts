@@ -106,6 +106,7 @@ export {
   type Known,
   type ShopPrints,
 } from './print/knowPrints';
+export { cutLists, type CutList } from './print/cutList';
 export { planLoad, standingOf, standingWish } from './print/plateLoad';
 export { NO_READINGS, type NotRead, type Reading, type Readings, type WantedReading } from './readings';
 export { plateNow } from './print/plateNow';

@@ -1,4 +1,12 @@
-import { checkTopology, isClosed, measureBounds, measureSolid, type WeldedMesh } from '../mesh';
+import {
+  checkTopology,
+  isClosed,
+  measureBounds,
+  measureSolid,
+  weldEqual,
+  type Topology,
+  type WeldedMesh,
+} from '../mesh';
 import { acrossAxis, joined, rayHit, splitShells, TriangleTree, type BooleanEngine } from '../solid';
 import type { SprueMark, SprueSection } from './cutSprues';
 import { barBetween, gateOutline, roundSolid, type SolidMesh } from './roundSolid';
@@ -43,6 +51,14 @@ export type ModelledSprues =
 const MIDAIR_MM = 0.3;
 /** A gate goes in by half of the wall at most, so that it never comes out behind. */
 const SUNK_SHARE = 0.5;
+/** The wall opposite is deeper than this. mm. */
+const SKIN_MM = 0.05;
+/**
+ * A bar is thicker than its gate by this, and a ball than its bar: surfaces that all but coincide leave slivers that float32 tears.
+ * Where one is torn all the same, the round bodies are turned a little and united anew, so many times.
+ */
+const BAR_OVER = 1.03;
+const TURNS = 4;
 /** Bars keep this far from the part beyond the gate's own foot. mm. */
 const KEEP_OFF_MM = 0.3;
 
@@ -61,15 +77,23 @@ export function modelSprues(
   if (!isClosed(topology)) return { status: 'refused', gate: 0, why: 'open' };
   const tree = new TriangleTree(part.positions, part.triangles);
   const run = sprue && runOf(gates, sprue);
-  const bodies: SolidMesh[] = [];
   for (const [n, gate] of gates.entries()) {
     const why = cannot(tree, gate, run);
     if (why) return { status: 'refused', gate: n, why };
-    bodies.push(gateSolid(tree, gate));
-    if (run) bodies.push(barBetween(endOf(gate), run.joint, gate.diameterMm / 2));
   }
-  if (run && sprue) bodies.push(...sprueSolids(run, sprue));
-  return unite(part, topology, bodies, gates, engine);
+  const prepared = prepare(part, topology);
+  for (let turn = 0; turn < TURNS; turn++) {
+    const bodies = [
+      ...gates.flatMap((gate) => [
+        gateSolid(tree, gate, turn),
+        ...(run ? [barBetween(endOf(gate), run.joint, (BAR_OVER * gate.diameterMm) / 2, turn)] : []),
+      ]),
+      ...(run && sprue ? sprueSolids(run, sprue, turn) : []),
+    ];
+    const found = unite(prepared, bodies, gates, engine);
+    if (found.status === 'made' || found.why !== 'not one') return found;
+  }
+  return { status: 'refused', gate: 0, why: 'not one' };
 }
 
 const endOf = ({ at, direction, lengthMm }: ModelledGate): Point =>
@@ -120,65 +144,104 @@ function cannot(
   return undefined;
 }
 
+/** The solid of one gate on a part; for whoever unites it himself. */
+export const gateSolidOf = (part: Mesh, gate: ModelledGate): SolidMesh =>
+  gateSolid(new TriangleTree(part.positions, part.triangles), gate, 0);
+
 function gateSolid(
   tree: TriangleTree,
   { at, direction, diameterMm, lengthMm, flareMm }: ModelledGate,
+  turn: number,
 ): SolidMesh {
   const inward = direction.map((v) => -v) as Point;
-  const wall = rayHit(tree, at, inward, 0.01);
+  const found = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+  tree.closest(...at, Infinity, found);
+  // A place that was pressed lies a hair off the surface: the wall begins where the surface is.
+  const offMm = Math.sqrt(found.distance2);
+  const wall = rayHit(tree, [found.x, found.y, found.z], inward, SKIN_MM);
   const radiusMm = diameterMm / 2;
-  const sunkMm = Math.min(Number.isFinite(wall) ? SUNK_SHARE * wall : Infinity, radiusMm + flareMm);
-  return roundSolid(at, direction, gateOutline({ radiusMm, lengthMm, flareMm, sunkMm }));
+  const sunkMm = offMm + Math.min(Number.isFinite(wall) ? SUNK_SHARE * wall : Infinity, radiusMm + flareMm);
+  return roundSolid(at, direction, gateOutline({ radiusMm, lengthMm, flareMm, sunkMm }), turn);
 }
 
-function sprueSolids({ joint, axis }: Run, { diameterMm, lengthMm, base }: ModelledSprue): SolidMesh[] {
-  const end = joint.map((v, k) => v + lengthMm * axis[k]!) as Point;
-  const bar = roundSolid(joint, axis, [
-    [0, diameterMm / 2],
-    [lengthMm, diameterMm / 2],
-  ]);
+function sprueSolids(
+  { joint, axis }: Run,
+  { diameterMm, lengthMm, base }: ModelledSprue,
+  turn: number,
+): SolidMesh[] {
+  const bar = roundSolid(
+    joint,
+    axis,
+    [
+      [0, diameterMm / 2],
+      [lengthMm, diameterMm / 2],
+    ],
+    turn,
+  );
   // A ball at the joint takes in bars that come from all sides.
-  const ball = barBetween(joint, joint, diameterMm / 2);
+  const ball = barBetween(joint, joint, (BAR_OVER ** 2 * diameterMm) / 2, turn);
   if (!base) return [bar, ball];
-  const cone = roundSolid(end, axis, [
-    [-base.heightMm, diameterMm / 2],
-    [0, Math.max(base.diameterMm, diameterMm) / 2],
-  ]);
+  // The bar ends inside of the cone, so that no two ends coincide.
+  const cone = roundSolid(
+    joint.map((v, k) => v + lengthMm * axis[k]!) as Point,
+    axis,
+    [
+      [-base.heightMm, (BAR_OVER * diameterMm) / 2],
+      [0.01, Math.max(base.diameterMm, BAR_OVER * diameterMm) / 2],
+    ],
+    turn,
+  );
   return [bar, ball, cone];
 }
 
+/** The part as the engine takes it: its bodies as one, and its hollows, which stay as they are. */
+interface Prepared {
+  bodies: readonly Mesh32[];
+  hollows: readonly Mesh32[];
+  hollowMm3: number;
+}
+type Mesh32 = { positions: Float32Array; triangles: Uint32Array };
+
+function prepare(part: WeldedMesh, topology: Topology): Prepared {
+  const { shellVolumesMm3 } = measureSolid(part, topology, measureBounds(part.positions));
+  // One body is taken as it is: splitting it copies every corner.
+  const shells =
+    topology.shells === 1
+      ? [{ positions: Float32Array.from(part.positions), triangles: part.triangles }]
+      : splitShells(part, topology);
+  const isHollow = (n: number): boolean => shellVolumesMm3[n]! < 0;
+  return {
+    bodies: shells.filter((_, n) => !isHollow(n)),
+    hollows: shells.filter((_, n) => isHollow(n)),
+    hollowMm3: shellVolumesMm3.filter((v) => v < 0).reduce((sum, v) => sum + v, 0),
+  };
+}
+
 function unite(
-  part: WeldedMesh,
-  topology: ReturnType<typeof checkTopology>,
-  bodies: readonly SolidMesh[],
+  { bodies, hollows, hollowMm3 }: Prepared,
+  sprues: readonly SolidMesh[],
   gates: readonly ModelledGate[],
   engine: BooleanEngine<unknown>,
 ): ModelledSprues {
-  const { shellVolumesMm3 } = measureSolid(part, topology, measureBounds(part.positions));
-  const shells = splitShells(part, topology);
-  const hollows = shells.filter((_, n) => shellVolumesMm3[n]! < 0);
-  const hollowMm3 = shellVolumesMm3.filter((v) => v < 0).reduce((sum, v) => sum + v, 0);
   const made: unknown[] = [];
+  const keep = (body: unknown): unknown => {
+    made.push(body);
+    return body;
+  };
+  const take = ({ positions, triangles }: Mesh32): unknown => keep(engine.create(positions, triangles));
   try {
-    for (const { positions, triangles } of shells.filter((_, n) => shellVolumesMm3[n]! > 0))
-      made.push(engine.create(positions, triangles));
-    const piece = engine.union(made);
-    const whole = engine.union([
-      piece,
-      ...bodies.map(({ positions, triangles }) => keep(engine.create(positions, triangles))),
-    ]);
-    made.push(piece, whole);
-    const pieces = engine.pieces(whole);
-    const before = engine.pieces(piece);
-    made.push(...pieces, ...before);
-    // A gate whose foot misses the part hangs beside it.
-    if (pieces.length > before.length) return { status: 'refused', gate: 0, why: 'not one' };
-    const volumeMm3 = engine.volumeMm3(whole) + hollowMm3;
-    const added = (volumeMm3 - engine.volumeMm3(piece) - hollowMm3) / gates.length;
+    const own = bodies.map(take);
+    const piece = own.length === 1 ? own[0] : keep(engine.union(own));
+    const whole = keep(engine.union([piece, ...sprues.map(take)]));
+    const one = asOne(engine.mesh(whole), bodies.length);
+    if (!one) return { status: 'refused', gate: 0, why: 'not one' };
+    const { filledMm3, ...mesh } = one;
+    const volumeMm3 = engine.volumeMm3(whole) + filledMm3;
+    const added = (volumeMm3 - engine.volumeMm3(piece)) / gates.length;
     return {
       status: 'made',
-      united: joined([engine.mesh(whole), ...hollows]),
-      volumeMm3,
+      united: hollows.length > 0 ? joined([mesh, ...hollows]) : mesh,
+      volumeMm3: volumeMm3 + hollowMm3,
       marks: gates.map(markOf),
       sections: gates.map(({ at, direction, diameterMm }) => ({
         at,
@@ -192,11 +255,21 @@ function unite(
   } finally {
     for (const body of made) engine.release(body);
   }
+}
 
-  function keep(body: unknown): unknown {
-    made.push(body);
-    return body;
-  }
+/**
+ * The union as a file holds it: in float32, where corners that became equal are one. Crevices that a fillet closes off are filled. Null
+ * where it is torn, or where a gate hangs beside the part.
+ */
+function asOne(mesh: Mesh, bodies: number): (Mesh & { filledMm3: number }) | null {
+  const welded = weldEqual({ positions: Float32Array.from(mesh.positions), triangles: mesh.triangles }, 1);
+  const topology = checkTopology(welded);
+  if (!isClosed(topology)) return null;
+  if (topology.shells <= bodies) return { ...welded, filledMm3: 0 };
+  const { shellVolumesMm3 } = measureSolid(welded, topology, measureBounds(welded.positions));
+  const outer = splitShells(welded, topology).filter((_, n) => shellVolumesMm3[n]! > 0);
+  const filledMm3 = shellVolumesMm3.reduce((sum, v) => sum - Math.min(0, v), 0);
+  return outer.length <= bodies ? { ...joined(outer), filledMm3 } : null;
 }
 
 /** Where the gate would be pressed to cut it off again: on its side, past the fillet. */

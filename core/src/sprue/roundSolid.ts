@@ -9,16 +9,20 @@ export interface SolidMesh {
 /** Sides of a round sprue as it is printed: a flat is under a hundredth of a millimetre on a 3 mm one. */
 export const ROUND_SIDES = 40;
 
+/** Turned a little, its corners fall elsewhere. */
+const TURN_RAD = (2 * Math.PI) / 7;
+
 /**
  * A body of revolution: `outline` as [along the axis, radius] from one end to the other, mm; both ends are closed by a point
- * on the axis. Outward faces. O(corners).
+ * on the axis. Outward faces. O(corners). `turn`: its sides turned by so many seventh parts of one.
  */
 export function roundSolid(
   at: Place,
   axis: Place,
   outline: readonly (readonly [number, number])[],
-  sides = ROUND_SIDES,
+  turn = 0,
 ): SolidMesh {
+  const sides = ROUND_SIDES;
   const [u, v] = acrossAxis(axis);
   const rings = outline.length;
   const positions = new Float32Array(3 * (rings * sides + 2));
@@ -27,7 +31,8 @@ export function roundSolid(
     for (let k = 0; k < 3; k++) positions[3 * index + k] = at[k]! + along * axis[k]! + c * u[k]! + s * v[k]!;
   };
   outline.forEach(([along, radius], ring) => {
-    for (let n = 0; n < sides; n++) put(ring * sides + n, along, radius, (2 * Math.PI * n) / sides);
+    for (let n = 0; n < sides; n++)
+      put(ring * sides + n, along, radius, (2 * Math.PI * n + TURN_RAD * turn) / sides);
   });
   const [foot, tip] = [rings * sides, rings * sides + 1];
   put(foot, outline[0]![0], 0, 0);
@@ -72,7 +77,7 @@ export function gateOutline(gate: {
 }
 
 /** A round bar between two places with a ball at each end, so that bars that meet leave no gap. */
-export function barBetween(from: Place, to: Place, radiusMm: number): SolidMesh {
+export function barBetween(from: Place, to: Place, radiusMm: number, turn = 0): SolidMesh {
   const way = [0, 1, 2].map((k) => to[k]! - from[k]!);
   const length = Math.hypot(...way);
   const axis = (length > 1e-9 ? way.map((v) => v / length) : [0, 0, 1]) as [number, number, number];
@@ -86,5 +91,5 @@ export function barBetween(from: Place, to: Place, radiusMm: number): SolidMesh 
     const angle = (Math.PI / 2) * (n / steps);
     outline.push([length + radiusMm * Math.sin(angle), Math.max(1e-3, radiusMm * Math.cos(angle))]);
   }
-  return roundSolid(from, axis, outline);
+  return roundSolid(from, axis, outline, turn);
 }

@@ -107,6 +107,7 @@ describe('sprues into the print', () => {
     const kept = useShop().patterns.find(({ id }) => id === line.patternId)!;
     expect(kept).toMatchObject({ formerId: part.pattern.id, sprues: { pieceHash: 'e'.repeat(64) } });
     expect(own()).toBeUndefined();
+    expect(doc().wayUp.lines[part.key]!.gates).toEqual({ count: 1, diameterMm: 3, lengthMm: 0 });
   });
   it('lead to a sprue that is not thinner than the largest gate asks, unless somebody types it', async () => {
     worker.answer = made();

@@ -65,7 +65,8 @@ export function useDrawSprues(entry: () => PartGates): {
     });
     const { lines } = pour.value.doc.brief;
     // The gates are the file's now; those of the pour would count twice.
-    set(['wayUp', 'lines', key, 'gates'], undefined);
+    const diameterMm = Math.round(10 * Math.min(...sections.map((s) => s.diameterMm))) / 10;
+    set(['wayUp', 'lines', key, 'gates'], { count: sections.length, diameterMm, lengthMm: 0 });
     set(
       ['brief', 'lines'],
       lines.map((line) => (line.key === key ? { ...line, patternId: kept.id } : line)),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { beforePrint, formatPhrase, formatQuantity, type Unit } from '@zero-pour/core';
-import { pourTitle, printedPieces, valueOf } from '@zero-pour/plan';
+import { cutLists, pourTitle, printedPieces, valueOf, type CutList } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { providePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
@@ -43,6 +43,18 @@ const pieces = computed(() => printedPieces(context.value));
 const zero = computed(() => valueOf(plan.value.times)?.zero);
 /** Rows shrink where there are many pieces, so that it stays one page. */
 const columns = computed(() => (pieces.value.length > 24 ? 3 : pieces.value.length > 8 ? 2 : 1));
+/** "Band: keep 3 (Ø 1.2 mm, 4 dips make it 2.4 mm), cut the other 14." */
+function cutWords({ name, kept, cut }: CutList): string {
+  const each = kept.map(({ printedMm, dips, dippedMm }) => {
+    const printed = `Ø ${show(printedMm, 'mm', 1)}`;
+    return dips > 0
+      ? `${printed}, ${dips} ${dips === 1 ? 'dip makes' : 'dips make'} it ${show(dippedMm, 'mm', 1)}`
+      : printed;
+  });
+  const others = cut === undefined ? 'cut all others' : `cut the other ${cut}`;
+  return `${name}: keep ${kept.length} (${each.join('; ')}), ${others}.`;
+}
+const cuts = computed(() => cutLists(context.value, plan.value.gates).map(cutWords));
 const toPaper = (): void => window.print();
 </script>
 
@@ -84,6 +96,12 @@ const toPaper = (): void => window.print();
           <span>Started ____________</span><span>Looked at ____________</span><span>Done ____________</span
           ><span>Resin taken ________ ml</span>
         </p>
+        <template v-if="cuts.length > 0">
+          <h2>Supports that stay as sprues</h2>
+          <ul class="cuts">
+            <li v-for="line in cuts" :key="line"><i class="box" />{{ line }}</li>
+          </ul>
+        </template>
         <h2>Pieces</h2>
         <ol class="pieces" :style="{ columns: String(columns) }">
           <li v-for="piece in pieces" :key="piece.key">
@@ -153,6 +171,7 @@ dd {
   text-align: right;
 }
 .before,
+.cuts,
 .pieces {
   list-style: none;
   margin: 0;
