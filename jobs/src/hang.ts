@@ -1,4 +1,4 @@
-import { FLASK_WISHES, type ChosenFlasks, type HungClearance } from '@zero-pour/core';
+import { FLASK_WISHES, type ChosenFlasks, type HungAir, type HungClearance } from '@zero-pour/core';
 import { z } from 'zod';
 import { placeSchema } from './feed';
 import { defineJob, typed } from './job';
@@ -105,4 +105,36 @@ export const treeShapeJob = defineJob({
   version: 1,
   input: hungInputSchema,
   output: typed<TreeShape>(),
+});
+
+const airInputSchema = z.strictObject({
+  part: partSchema,
+  /** Out of the part, along the gate that it hangs by. */
+  normal: placeSchema,
+  tiltDeg: z.number(),
+  spinDeg: z.number(),
+});
+export type AirInput = z.infer<typeof airInputSchema>;
+
+/** What stays in a part as it stands on its gate, and in the stand that holds least. */
+export interface AirAnswer {
+  now: HungAir;
+  best: HungAir;
+}
+const hungAirSchema = z.strictObject({
+  tiltDeg: z.number(),
+  spinDeg: z.number(),
+  pockets: z
+    .array(z.strictObject({ at: placeSchema, volumeMm3: atLeastZero, depthMm: atLeastZero }))
+    .max(100),
+  spots: z
+    .array(z.strictObject({ kind: z.enum(['corner', 'tip']), at: placeSchema, lengthMm: atLeastZero }))
+    .max(100),
+}) satisfies z.ZodType<HungAir>;
+
+export const airJob = defineJob({
+  name: 'hung air',
+  version: 1,
+  input: airInputSchema,
+  output: z.strictObject({ now: hungAirSchema, best: hungAirSchema }) satisfies z.ZodType<AirAnswer>,
 });

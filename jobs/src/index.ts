@@ -19,9 +19,12 @@ export {
 } from './feed';
 export { fillJob, fillMarginsJob, type FillInput } from './fill';
 export {
+  airJob,
   hangJob,
   hungJob,
   treeShapeJob,
+  type AirAnswer,
+  type AirInput,
   type HangingPart,
   type HangInput,
   type HungInput,

@@ -1,7 +1,7 @@
 import type { Job } from './job';
 import { feedJob, placesJob } from './feed';
 import { fillJob } from './fill';
-import { hungJob } from './hang';
+import { airJob, hungJob } from './hang';
 import { patternJob } from './pattern';
 import { standingJob } from './standing';
 
@@ -13,6 +13,7 @@ export const KEPT_JOBS = {
   'gate places': placesJob,
   fill: fillJob,
   hung: hungJob,
+  'hung air': airJob,
 } as const;
 export type KeptJobName = keyof typeof KEPT_JOBS;
 export const KEPT_JOB_NAMES = Object.keys(KEPT_JOBS) as [KeptJobName, ...KeptJobName[]];
@@ -29,6 +30,7 @@ export const KEEP_NEWEST: Readonly<Record<KeptJobName, number>> = {
   'gate places': 40,
   fill: 40,
   hung: 40,
+  'hung air': 40,
 };
 
 /** The hash of the file that an input is about. */

@@ -17,3 +17,6 @@ export { measureHung, type HungClearance } from './hungClearance';
 export { judgeHung } from './judgeHung';
 export { judgeMainSprue, SPRUE_OVER_GATE } from './mainSprue';
 export { treeSurface } from './treeSurface';
+export { bestStand, BUBBLE_MM3, readHungAir, type HungAir, type Stand } from './hungAir';
+export { findHeldSpots, type HeldSpot } from './heldSpots';
+export { judgeHungAir } from './judgeHungAir';

@@ -131,7 +131,10 @@ function remap(triangles: Uint32Array, map: Uint32Array): { kept: Uint32Array; d
 }
 
 /** Joins equal vertices exactly and converts to mm. */
-export function weldEqual(mesh: Pick<RawMesh, 'positions' | 'triangles'>, unitMm: number): WeldedMesh {
+export function weldEqual(
+  mesh: Pick<RawMesh, 'positions' | 'triangles'> & Partial<RawMesh>,
+  unitMm: number,
+): WeldedMesh {
   const { map, positions } = weldExact(mesh.positions, unitMm);
   const { kept, dropped } = remap(mesh.triangles, map);
   return { positions, triangles: kept, degenerateCount: dropped };

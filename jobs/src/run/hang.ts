@@ -1,10 +1,12 @@
 import {
+  bestStand,
   chooseFlasks,
   endOf,
   hangRings,
   hangStraight,
   makeHungShape,
   measureHung,
+  readHungAir,
   readPattern,
   treeSurface,
   type ChosenFlasks,
@@ -13,9 +15,10 @@ import {
   type HungShape,
   type HungTree,
 } from '@zero-pour/core';
-import type { HangingPart, HangInput, HungInput, TreeShape } from '../hang';
+import type { AirAnswer, AirInput, HangingPart, HangInput, HungInput, TreeShape } from '../hang';
 import { canonicalJson } from '../key';
 import type { JobContext, Run } from './context';
+import { readPart } from './readPart';
 
 /** Parts of a tree stay with the runner together: a move of one of them reads none anew. */
 const shapesOf = (parts: readonly HangingPart[], context: JobContext): Promise<HungShape[]> =>
@@ -56,3 +59,11 @@ export const measureTree: Run<HungInput, HungClearance> = async (
 export const showTree: Run<HungInput, TreeShape> = async ({ parts, pieces, room, sprue }, context) => ({
   output: treeSurface(await shapesOf(parts, context), pieces, room, sprue),
 });
+
+export const readAir: Run<AirInput, AirAnswer> = async ({ part, normal, tiltDeg, spinDeg }, context) => {
+  const { mesh } = await readPart(part, context);
+  const stand = { tiltDeg, spinDeg };
+  const now = readHungAir(mesh, normal, stand);
+  const best = bestStand(mesh, normal, stand, (share) => context.report('turning', share));
+  return { output: { now, best } };
+};

@@ -3,7 +3,7 @@ import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
 import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
-import { hangJob, hungJob, treeShapeJob } from '../hang';
+import { airJob, hangJob, hungJob, treeShapeJob } from '../hang';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
 import { patternJob } from '../pattern';
@@ -18,7 +18,7 @@ import type { JobContext, Run } from './context';
 import { feed, places, suggest } from './feed';
 import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
-import { hang, measureTree, showTree } from './hang';
+import { hang, measureTree, readAir, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { drawSprues, findSprues } from './sprues';
 import { spread, tune } from './tune';
@@ -50,6 +50,7 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(fillMarginsJob, showMargins),
     runnable(hangJob, hang),
     runnable(hungJob, measureTree),
+    runnable(airJob, readAir),
     runnable(treeShapeJob, showTree),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),

@@ -17,9 +17,7 @@ function listsOf(placed: ReturnType<typeof gate>[], known: boolean) {
   const points = [0, 4, 8, 12, 16].map((x) => ({ at: [x, 5, 0] }));
   const readings = {
     of: ({ name }: { name: string }) =>
-      known && name === standingJob.name
-        ? { status: 'known', value: { points } }
-        : { status: 'unread' },
+      known && name === standingJob.name ? { status: 'known', value: { points } } : { status: 'unread' },
   };
   const doc = fullDoc(ZERO, (changed: PourDoc) => {
     changed.wayUp.lines = { [LINE]: { gates: { count: 1, diameterMm: 2, lengthMm: 3, placed } } };

@@ -1,6 +1,6 @@
 import { usualPouring, type HungAt, type PourDoc } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, type HungClearance } from '@zero-pour/core';
-import { hungJob, type HungInput } from '@zero-pour/jobs';
+import { airJob, hungJob, type AirAnswer, type AirInput, type HungInput } from '@zero-pour/jobs';
 import { describe, expect, it } from 'vitest';
 import { planPour, valueOf } from '../index';
 import { fullDoc, LINE, ofOneFlask, planShop } from '../testing/planShop';
@@ -25,11 +25,20 @@ const FREE: HungClearance = {
 /** Two blocks on a tree, their gaps answered or not. */
 function planWith(
   hung: HungAt[],
-  { clearance, change = () => {} }: { clearance?: HungClearance; change?: (doc: PourDoc) => void } = {},
+  {
+    clearance,
+    air,
+    change = () => {},
+  }: {
+    clearance?: HungClearance;
+    air?: (of: AirInput) => AirAnswer;
+    change?: (doc: PourDoc) => void;
+  } = {},
 ) {
   const asked: HungInput[] = [];
   const readings = {
     of: (job: { name: string }, input: HungInput) => {
+      if (job.name === airJob.name && air) return { status: 'known', value: air(input as never) };
       if (job.name !== hungJob.name) return { status: 'unread' };
       asked.push(hungJob.input.parse(input));
       return clearance ? { status: 'known', value: clearance } : { status: 'unread' };
@@ -99,7 +108,13 @@ describe('a tree that was hung by real shapes', () => {
   it('is judged by its measured gaps, with the pieces’ own names', () => {
     const all = [at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)];
     const said = planWith(all, { clearance: FREE }).said;
-    expect(said.map((line) => line.split(':')[0])).toEqual(['wall ok', 'top ok', 'gap ok', 'main sprue ok']);
+    expect(said.map((line) => line.split(':')[0])).toEqual([
+      'wall ok',
+      'top ok',
+      'gap ok',
+      'air watch',
+      'main sprue ok',
+    ]);
     const close = planWith(all, {
       clearance: { ...FREE, wallMm: 5, sprueMm: 1, pairs: [{ a: 0, b: 1, gapMm: 2.5 }] },
     }).said;
@@ -125,5 +140,35 @@ describe('a tree that was hung by real shapes', () => {
     });
     expect(said).toContainEqual(expect.stringMatching(/^no place fix: One piece has no place on the tree\./));
     expect(said).toContainEqual(expect.stringMatching(/^sprue short fix/));
+  });
+  it('says nothing good of the air before it is read, and reads pieces that stand alike once', () => {
+    const two = [at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)];
+    expect(planWith(two, { clearance: FREE }).said.join()).toContain(
+      'air watch: Whether air leaves is not read yet.',
+    );
+    const asked: AirInput[] = [];
+    const held = (of: AirInput, volumeMm3: number) => ({
+      tiltDeg: of.tiltDeg,
+      spinDeg: of.spinDeg,
+      pockets: volumeMm3 > 0 ? [{ at: [0, 0, 0] as [number, number, number], volumeMm3, depthMm: 1 }] : [],
+      spots: [],
+    });
+    const air = (of: AirInput): AirAnswer => {
+      asked.push(of);
+      const now = held(of, of.spinDeg === 0 ? 3 : 0);
+      return { now, best: { ...held(of, 0), spinDeg: 90 } };
+    };
+    const { tree, said } = planWith([...two.slice(0, 1), { ...two[1]!, spinDeg: 90 }], {
+      clearance: FREE,
+      air,
+    });
+    expect(tree.hung!.airs.map(({ pieces }) => pieces)).toEqual([[`${LINE}/1`], [`${LINE}/2`]]);
+    expect(said.filter((line) => line.startsWith('air')).map((line) => line.split(':')[0])).toEqual([
+      'air Block fix',
+      'air Block ok',
+    ]);
+    asked.length = 0;
+    planWith(two, { clearance: FREE, air });
+    expect(asked.filter(({ spinDeg }) => spinDeg === 0)).toHaveLength(1);
   });
 });

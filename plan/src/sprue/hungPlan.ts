@@ -2,6 +2,7 @@ import type { HungAt, PieceKey } from '@zero-pour/contracts';
 import {
   CLEARANCE_MM,
   judgeHung,
+  judgeHungAir,
   judgeMainSprue,
   NO_ROTATION,
   quantity,
@@ -13,10 +14,28 @@ import {
   type Judgement,
   type Rotation,
 } from '@zero-pour/core';
-import { hungJob, partOf, type HangingPart, type HungInput } from '@zero-pour/jobs';
+import {
+  airJob,
+  hungJob,
+  partOf,
+  type AirAnswer,
+  type AirInput,
+  type HangingPart,
+  type HungInput,
+} from '@zero-pour/jobs';
 import type { FlaskContext, PourContext } from '../context';
 import type { Part } from '../part';
+import { nameOfPart } from '../pieces';
 import type { PartGates } from '../wayUp/gatePlan';
+
+/** One part as some pieces of it stand on their gates. */
+export interface PartAir {
+  name: string;
+  /** Keys of the pieces that stand so. */
+  pieces: PieceKey[];
+  wish: AirInput;
+  answer: AirAnswer | undefined;
+}
 
 /** A tree that hangs by its real shapes. */
 export interface RealTree {
@@ -24,6 +43,8 @@ export interface RealTree {
   pieces: readonly { key: PieceKey; name: string }[];
   wish: HungInput;
   clearance: HungClearance | undefined;
+  /** Air and crumbs of each part, for each way that it stands on its gate. */
+  airs: PartAir[];
   judgements: Judgement[];
 }
 
@@ -92,6 +113,38 @@ function missingPlaces(count: number): Judgement[] {
   ];
 }
 
+/** Pieces that stand alike on the same gate, together. */
+function airsOf(
+  context: PourContext,
+  gates: readonly PartGates[],
+  { parts, pieces }: HungInput,
+  keys: readonly PieceKey[],
+): PartAir[] {
+  const found = new Map<string, PartAir>();
+  for (const [n, { kind, tiltDeg, spinDeg }] of pieces.entries()) {
+    const text = `${kind} ${tiltDeg} ${spinDeg}`;
+    const before = found.get(text);
+    if (before) {
+      before.pieces.push(keys[n]!);
+      continue;
+    }
+    const { part, gate } = parts[kind]!;
+    const wish = { part, normal: gate.normal, tiltDeg, spinDeg };
+    const reading = context.readings.of(airJob, wish);
+    const answer = reading.status === 'known' ? reading.value : undefined;
+    const name = nameOfPart(gates[kind]!.part, context.parts);
+    found.set(text, { name, pieces: [keys[n]!], wish, answer });
+  }
+  return [...found.values()];
+}
+
+const AIR_UNREAD: Judgement = {
+  rule: 'air',
+  weight: 'watch',
+  lead: 'Whether air leaves is not read yet.',
+  why: say`Until it is, nothing is said of bubbles and crumbs.`,
+};
+
 /** The tree as it was hung; undefined where it was not, or nothing of it is here any more. */
 export function planHung(
   context: PourContext,
@@ -120,14 +173,19 @@ export function planHung(
   const reading = context.readings.of(hungJob, wish);
   const clearance = reading.status === 'known' ? reading.value : undefined;
   const gatesMm = here.map(({ line }) => wish.parts[kindOf(gates, line)]!.gate.diameterMm);
+  const keys = here.map(({ key }) => key);
+  const airs = airsOf(context, gates, wish, keys);
   const highest = Math.max(...wish.pieces.map(({ heightMm }) => heightMm));
   return {
     pieces: here,
     wish,
     clearance,
+    airs,
     judgements: [
       ...missingPlaces(pieces.length - here.length),
       ...(clearance ? judgeHung(clearance, gapsOf(context), (n) => here[n]!.name) : [NOT_MEASURED]),
+      ...(airs.some(({ answer }) => !answer) ? [AIR_UNREAD] : []),
+      ...airs.flatMap(({ name, answer }) => (answer ? judgeHungAir(name, answer.now, answer.best) : [])),
       ...(rings
         ? [...judgeMainSprue(diameterMm, gatesMm), ...judgeLength(highest, flask.coneHeightMm + lengthMm)]
         : []),

@@ -69,7 +69,9 @@ describe('the fields of a gate', () => {
     const lines = [{ key: 'x1', patternId: part.pattern.id, count: 2 }];
     const outcomes = { 'x1/1': 'sellable', 'x1/2': 'sellable' };
     const print = { pieces: {}, pausesMm: [] };
-    usePrints().prints = [{ pourId: 'other', number: 23, lines, gates, outcomes, print, verdicts: {} } as never];
+    usePrints().prints = [
+      { pourId: 'other', number: 23, lines, gates, outcomes, print, verdicts: {} } as never,
+    ];
     await nextTick();
     await buttonOf(page, 'As in pour 23: 2 gates, 2 of 2 good').trigger('click');
     expect(own()!.map(({ placeMm }) => placeMm)).toEqual([

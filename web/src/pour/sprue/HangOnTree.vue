@@ -9,6 +9,7 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { hangWish, hungFlasks, leftWords, sharedOut } from './hangWish';
+import HungAirs from './HungAirs.vue';
 import TreeView from './TreeView.vue';
 
 /** Hangs the flask's pieces by their real shapes, and shows the tree. */
@@ -59,6 +60,15 @@ async function hangThem(wish: FlaskWish): Promise<void> {
     doing.value = undefined;
   }
 }
+/** Pieces stood otherwise on their gates; where each is joined stays. */
+function turnThem(keys: readonly string[], stand: { tiltDeg: number; spinDeg: number }): void {
+  const places = flask.value.context.decided.sprue.hung ?? [];
+  setInFlask(
+    'sprue',
+    'hung',
+    places.map((at) => (keys.includes(at.key) ? { ...at, ...stand } : at)),
+  );
+}
 const WAYS = [
   { wish: 'here', name: 'Hang them in this flask' },
   { wish: 'smallest', name: 'Smallest flask that takes them' },
@@ -97,6 +107,7 @@ const WAYS = [
       hang nearer the button.
     </p>
     <p v-if="state.status === 'failed'" role="alert" class="mt-2">{{ state.sentence }}</p>
+    <HungAirs v-if="hung && !poured" :airs="hung.airs" class="mt-2" @turn="turnThem" />
     <TreeView v-if="hung && flask.context.flask" :tree="hung" :flask="flask.context.flask" class="mt-3" />
   </section>
 </template>
