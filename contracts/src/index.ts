@@ -184,3 +184,4 @@ export {
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
 export { quantityFaults } from './rules/quantityFaults';
+export { COMPOSITION_OFF, compositionSum } from './shop/casting';

@@ -2,6 +2,7 @@ import type {
   Alloy,
   Flask,
   Kiln,
+  MetalLot,
   Pattern,
   Pour,
   PourDoc,
@@ -34,6 +35,8 @@ export interface Shop {
   prints?: ShopPrints | NotRead;
   /** What long computations said; absent: nothing read. */
   readings?: Readings;
+  /** The shop's lots of metal; absent: not read, or none are kept. */
+  lots?: readonly MetalLot[];
 }
 
 /** One flask of the pour with what hangs in it; the shop's flask is undefined until it is chosen. */
@@ -69,6 +72,7 @@ export interface PourContext {
   sizes: ShopSizes;
   prints: ShopPrints;
   /** What of the record is not there, and why. */
+  lots: readonly MetalLot[];
   notRead: { sizes?: NotRead; prints?: NotRead };
   readings: ReturnType<typeof notingReadings>;
 }
@@ -124,6 +128,7 @@ export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
     ...recordOf(shop),
+    lots: shop.lots ?? [],
     readings: notingReadings(shop.readings ?? NO_READINGS),
   };
 }

@@ -6,17 +6,18 @@ import type { Input } from './figure';
 /** Wax on the balance (handbook 06): its density at room temperature. */
 const WAX_G_PER_CM3 = 0.95;
 
+/** The density of sprue wax. */
+export const waxDensity: Input = {
+  name: 'Density of the wax',
+  value: WAX_G_PER_CM3,
+  unit: 'gPerCm3',
+  source: 'book',
+  stage: 'sprue',
+};
+
 /** The density of what hangs on the tree. */
 export const patternDensity = ({ doc, resin }: PourContext): Input | undefined =>
-  castsWax(doc.brief.route)
-    ? {
-        name: 'Density of the wax',
-        value: WAX_G_PER_CM3,
-        unit: 'gPerCm3',
-        source: 'book',
-        stage: 'sprue',
-      }
-    : resin && curedInput(resin);
+  castsWax(doc.brief.route) ? waxDensity : resin && curedInput(resin);
 
 /** The density of a printed pattern on the balance: cured, and denser than what stands in the bottle. */
 const curedInput = (resin: Resin): Input => {

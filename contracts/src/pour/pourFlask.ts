@@ -32,6 +32,9 @@ export const sprueStageSchema = z.strictObject({
   weighBy: z.enum(['volume', 'weight']),
   /** All patterns of the tree on the balance, without sprues. */
   weighedPatternsG: readingSchema('Patterns on the balance', 'g', [0.001, 1e5], { digits: 2 }).optional(),
+  /** The whole tree on its base, and the base alone: what is neither print nor base is wax. */
+  weighedTreeG: readingSchema('Tree on its base', 'g', [0.001, 1e5], { digits: 2 }).optional(),
+  weighedBaseG: readingSchema('Base alone', 'g', [0, 1e5], { digits: 2 }).optional(),
   newPercent: newMetalSchema.optional(),
   /** Lots that the charge is weighed out of, by their ids. */
   lots: z

@@ -1,6 +1,6 @@
 import { ELEMENT_DENSITIES, type Element } from '@zero-pour/core';
 import { z } from 'zod';
-import { nameSchema, noteSchema, PRICE } from '../parts';
+import { nameSchema, newMetalSchema, noteSchema, PRICE } from '../parts';
 import { quantitySchema } from '../quantities';
 
 /** Water ÷ powder by weight. */
@@ -46,7 +46,12 @@ const ESTIMATED = { hint: 'Empty: estimated from the composition' };
 const WAIT_MIN = [0, 1440] as const;
 const ELEMENTS = Object.keys(ELEMENT_DENSITIES) as [Element, ...Element[]];
 
-/** Shares of its metals by mass; they sum to 1. */
+/** Shares may be off by rounding, not by a missing metal. */
+export const COMPOSITION_OFF = 0.005;
+export const compositionSum = (composition: Partial<Record<Element, number>>): number =>
+  Object.values(composition).reduce((sum, share) => sum + share, 0);
+
+/** Shares of its metals by mass; they sum to 1. Empty: not known. */
 export const compositionSchema = z.partialRecord(z.enum(ELEMENTS), z.number().min(0).max(1));
 
 export const alloySchema = z.strictObject({
@@ -70,6 +75,8 @@ export const alloySchema = z.strictObject({
   latentJPerG: quantitySchema('Heat of melting', 'jPerG', [10, 2000], ESTIMATED).nullish(),
   heatJPerGK: quantitySchema('Heat of the melt', 'jPerGK', [0.05, 3], { ...ESTIMATED, digits: 3 }).nullish(),
   surfaceNPerM: quantitySchema('Surface tension', 'nPerM', [0.1, 3], { ...ESTIMATED, digits: 2 }).nullish(),
+  /** New metal in a charge of it; null: as the shop does. */
+  newPercent: newMetalSchema.nullish(),
   pricePerG: quantitySchema('Price a gram', 'money', PRICE),
   caution: noteSchema,
   note: noteSchema,

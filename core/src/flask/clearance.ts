@@ -91,3 +91,16 @@ export function judgeTop(top: number, wanted: number = CLEARANCE_MM.top): Judgem
     why: say`${mm(top)} over the tree; ${limit} wanted.`,
   };
 }
+
+/** What a perforated flask asks while it is invested and poured. */
+export function judgePerforated({ perforated }: { perforated: boolean }): Judgement[] {
+  if (!perforated) return [];
+  return [
+    {
+      rule: 'perforated',
+      weight: 'watch',
+      lead: 'Perforated flask.',
+      why: say`Sleeve or tape it while the slurry sets. Before the pour its holes and the gasket under its rim are free of powder, or the vacuum does not reach the mold.`,
+    },
+  ];
+}

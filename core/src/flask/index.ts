@@ -1,6 +1,6 @@
 export { CONE_ML, flaskVolumeMl, ROUND_ML } from './volumes';
 export { layOutTree, STRAIGHT_MAX, type TreeForm, type TreeLayout, type TreePart } from './treeLayout';
-export { CLEARANCE_MM, judgeClearance } from './clearance';
+export { CLEARANCE_MM, judgeClearance, judgePerforated } from './clearance';
 export { hangingPose, posed, type Hanging, type HangingGate, type Pose } from './pose';
 export { endOf, makeHungShape, type HungShape } from './hungShape';
 export {

@@ -6,6 +6,7 @@ import { judgeBottles, judgeHeight, judgePlaces } from '../print';
 import type { Judgement } from './judgement';
 
 const said = (judgements: Judgement[]): string[] => judgements.map(({ rule, weight }) => `${rule} ${weight}`);
+const SURE = { open: false, overlaps: false, densityGuessed: false };
 const POWDER = { name: 'Harbour Stout', ratioLeast: 0.38, ratioMost: 0.42 };
 
 /** Each rule at its limit, and just past it. */
@@ -62,8 +63,8 @@ describe('limits', () => {
   });
 
   it('of the charge', () => {
-    expect(judgeWays(48, undefined, true)).toEqual([]);
-    expect(said([judgeWays(105, 100, true), judgeWays(105.1, 100, false)].flat())).toEqual([
+    expect(judgeWays(48, undefined, true, SURE)).toEqual([]);
+    expect(said([judgeWays(105, 100, true, SURE), judgeWays(105.1, 100, false, SURE)].flat())).toEqual([
       'ways agree ok',
       'ways differ watch',
     ]);

@@ -24,6 +24,8 @@ export const CHARGE_PART = formula`${'ρ'} × ${'V'} × (1 + ${'l'}/100)`;
 export const METAL_LOST = formula`${'M'} − ${'M'} / (1 + ${'l'}/100)`;
 /** The bench way: volume of a weighed print, cm³, from its resin's density. */
 export const WEIGHED_VOLUME = formula`${'m'} / ${'ρ'}`;
+/** Wax of a tree on its base: what is neither print nor base, by the wax's density. g; cm³. */
+export const WAX_VOLUME = formula`(${'T'} − ${'B'} − ${'m'}) / ${'ρ'}`;
 /** Button: the sprue base's cone, at least a share of patterns and sprues. cm³. */
 export const BUTTON = formula`the larger of ${'K'} and ${'q'} × (${'P'} + ${'S'})`;
 /** A charge split into new and reused metal by percent new. */

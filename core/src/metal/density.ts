@@ -10,6 +10,8 @@ export const ELEMENT_DENSITIES = {
   Sn: 7.287,
   Al: 2.7,
   Sb: 6.697,
+  Ni: 8.908,
+  Pd: 12.02,
 } as const;
 export type Element = keyof typeof ELEMENT_DENSITIES;
 /** Mass shares that sum to 1. */

@@ -18,11 +18,12 @@ export {
   NEW_METAL,
   REUSED_METAL,
   volumeOfWeighedPrint,
+  WAX_VOLUME,
   WEIGHED_VOLUME,
   type Charge,
   type ChargeVolumes,
 } from './charge';
-export { judgeReuse, judgeWays } from './judgeCharge';
+export { judgeReuse, judgeTreeWeight, judgeWays, type WayClues } from './judgeCharge';
 export { meltOf, type KnownMelt, type Melt } from './melt';
 export { alloyTo, SOURCES_MOST, type Alloying, type AlloySource } from './alloying';
 export {

@@ -7,10 +7,12 @@ import {
   NEW_METAL,
   REUSED_METAL,
   type Judgement,
+  type WayClues,
 } from '@zero-pour/core';
 import type { Alloy } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
 import { figure, fromFigure, type Figure, type Input } from '../figure';
+import { patternDensity, volumeIsEstimate } from '../givens';
 import { known, lacking, missing, whenKnown, type Planned } from '../planned';
 import type { TreePlan } from './treePlan';
 
@@ -55,29 +57,47 @@ const totalFigure = (name: string, patterns: Figure, tree: TreePlan, metal: Meta
     K: fromFigure(tree.button),
   });
 
-/** New and reused metal, by the shop's usual share or the pour's own. */
+/** New metal of a charge in percent: of the lots that it is weighed out of, else as typed, as the alloy asks, or as the shop does. */
+function newShare(
+  { settings, lots, alloy }: PourContext,
+  { decided: { sprue } }: FlaskContext,
+): { value: number; source: string } {
+  const chosen = (sprue.lots ?? []).flatMap(({ key, massG }) => {
+    const lot = lots.find(({ id }) => id === key);
+    return lot && massG > 0 ? [{ massG, melts: lot.melts }] : [];
+  });
+  const total = chosen.reduce((sum, { massG }) => sum + massG, 0);
+  if (total > 0) {
+    const fresh = chosen.reduce((sum, { massG, melts }) => sum + (melts === 0 ? massG : 0), 0);
+    return { value: (100 * fresh) / total, source: 'the lots that were chosen' };
+  }
+  if (sprue.newPercent !== undefined) return { value: sprue.newPercent, source: 'typed at Sprue' };
+  if (alloy?.newPercent != null) return { value: alloy.newPercent, source: `alloy record ${alloy.name}` };
+  return { value: settings.newMetalPercent, source: 'as the shop does' };
+}
+
+/** New and reused metal of a charge. */
 function splitFigures(
   total: Figure,
-  { settings }: PourContext,
-  { decided }: FlaskContext,
+  context: PourContext,
+  hung: FlaskContext,
 ): { newMetal: Figure; reused: Figure } {
-  const own = decided.sprue.newPercent;
   const inputs = {
     M: fromFigure(total),
-    n: {
-      name: 'New metal',
-      value: own ?? settings.newMetalPercent,
-      unit: 'percent',
-      digits: 0,
-      source: own === undefined ? 'as the shop does' : 'typed at Sprue',
-      stage: 'sprue',
-    },
+    n: { name: 'New metal', unit: 'percent', digits: 0, stage: 'sprue', ...newShare(context, hung) },
   } satisfies Record<string, Input>;
   return {
     newMetal: figure({ name: 'New metal', unit: 'g' }, NEW_METAL, inputs),
     reused: figure({ name: 'Reused metal', unit: 'g' }, REUSED_METAL, inputs),
   };
 }
+
+/** What may make weight and volume differ. */
+const cluesOf = (context: PourContext, { parts }: FlaskContext): WayClues => ({
+  open: volumeIsEstimate(context),
+  overlaps: parts.some(({ pattern }) => pattern.measure.overlapMm3 > 0),
+  densityGuessed: patternDensity(context)?.guessed === true,
+});
 
 /** Metal to weigh out for one flask (handbook 05, "Metal"). */
 export function planCharge(
@@ -107,7 +127,12 @@ export function planCharge(
       reused,
       lost: figure({ name: 'Metal lost', unit: 'g' }, METAL_LOST, { M: fromFigure(total), l: metal.l }),
       judgements: [
-        ...judgeWays(total.value, otherWay?.value, hung.decided.sprue.weighBy === 'weight'),
+        ...judgeWays(
+          total.value,
+          otherWay?.value,
+          hung.decided.sprue.weighBy === 'weight',
+          cluesOf(context, hung),
+        ),
         ...judgeReuse((100 * newMetal.value) / total.value),
       ],
     });

@@ -5,6 +5,8 @@ import {
   CONE_ML,
   GATES_CM3,
   judgeClearance,
+  judgePerforated,
+  judgeTreeWeight,
   measureStance,
   layOutTree,
   ROUND_ML,
@@ -13,6 +15,7 @@ import {
   type Stance,
   type TreeForm,
   type TreeLayout,
+  WAX_VOLUME,
   WEIGHED_VOLUME,
 } from '@zero-pour/core';
 import { pieceMeasure, readingValue, type Flask } from '@zero-pour/contracts';
@@ -20,7 +23,7 @@ import type { FlaskContext, PourContext } from '../context';
 import type { Part } from '../part';
 import { figure, fromFigure, sumOf, type Figure } from '../figure';
 import type { PartGates } from '../wayUp/gatePlan';
-import { patternDensity, volumeIsEstimate } from '../givens';
+import { patternDensity, volumeIsEstimate, waxDensity } from '../givens';
 import { known, lacking, missing, type Planned } from '../planned';
 import { ALONG, planHung, type RealTree } from './hungPlan';
 import type { ScalePlan } from '../scale/planScale';
@@ -115,6 +118,27 @@ function spruesFigure({ decided: { sprue } }: FlaskContext, gates: readonly Part
   ]);
 }
 
+/** Wax of the tree by the balance: the tree on its base without base and prints; undefined while one of them is not weighed. */
+function waxByWeight({ decided: { sprue } }: FlaskContext): {
+  wax: Figure | undefined;
+  judgements: Judgement[];
+} {
+  const [T, B, m] = [sprue.weighedTreeG, sprue.weighedBaseG, sprue.weighedPatternsG].map(readingValue);
+  if (T === undefined || B === undefined || m === undefined) return { wax: undefined, judgements: [] };
+  const judgements = judgeTreeWeight(T, B, m);
+  if (judgements.length > 0) return { wax: undefined, judgements };
+  const from = { unit: 'g', digits: 2, source: 'on the balance', stage: 'sprue' } as const;
+  return {
+    judgements,
+    wax: figure({ name: 'Gates and sprue, by weight', unit: 'cm3' }, WAX_VOLUME, {
+      T: { name: 'Tree on its base', value: T, ...from },
+      B: { name: 'Base alone', value: B, ...from },
+      m: { name: 'Prints', value: m, ...from },
+      ρ: waxDensity,
+    }),
+  };
+}
+
 function buttonFigure(flask: Flask, patterns: Figure, sprues: Figure): Figure {
   const from = { unit: 'mm', digits: 1, source: `flask ${flask.name}`, stage: 'sprue' } as const;
   const cone = figure({ name: 'Cone of the sprue base', unit: 'cm3' }, CONE_ML, {
@@ -194,7 +218,8 @@ export function planTree(
   const byWeight = patternsByWeight(context, hung);
   const weigh = decided.sprue.weighBy === 'weight' && byWeight !== undefined;
   const patterns = weigh ? byWeight : byVolume;
-  const sprues = spruesFigure(hung, gates);
+  const { wax, judgements: weighed } = waxByWeight(hung);
+  const sprues = weigh && wax ? wax : spruesFigure(hung, gates);
   const button = buttonFigure(flask, patterns, sprues);
   const tree = sumOf({ name: 'Tree', unit: 'cm3' }, [
     { ...fromFigure(patterns), symbol: 'P' },
@@ -205,7 +230,11 @@ export function planTree(
     layout,
     form,
     hung: real,
-    judgements: real ? real.judgements : judgeClearance(layout, form, flask),
+    judgements: [
+      ...(real ? real.judgements : judgeClearance(layout, form, flask)),
+      ...judgePerforated(flask),
+      ...weighed,
+    ],
     patterns,
     patternsOtherWay: weigh ? byVolume : byWeight,
     inFile: spruesInFile(hung, scale),

@@ -53,7 +53,7 @@ function setGrams(id: string, massG: number | undefined): void {
 }
 function fill(): void {
   if (wantedG.value === undefined) return;
-  const percent = decided.value.sprue.newPercent ?? shop.settings.newMetalPercent;
+  const percent = decided.value.sprue.newPercent ?? alloy.value?.newPercent ?? shop.settings.newMetalPercent;
   setInFlask('sprue', 'lots', fillFrom(offered.value, wantedG.value, percent));
 }
 

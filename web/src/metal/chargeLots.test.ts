@@ -90,6 +90,6 @@ describe('the button', () => {
 
 /** Requests that were sent have their answers. */
 async function settled(): Promise<void> {
-  for (let n = 0; n < 20; n++) await new Promise((resolve) => setTimeout(resolve, 5));
+  for (let n = 0; n < 80; n++) await new Promise((resolve) => setTimeout(resolve, 5));
   await nextTick();
 }

@@ -2,8 +2,9 @@
 import type { Alloy } from '@zero-pour/contracts';
 import { said } from '../components/said';
 import QuantityField from '../components/QuantityField.vue';
+import CompositionFields from './CompositionFields.vue';
 
-/** Flask and metal temperatures by class, the waits before the flask is opened, and what it is made of. */
+/** Flask and metal temperatures by class, and the waits before the flask is opened. */
 const props = defineProps<{ alloy: Alloy }>();
 const emit = defineEmits<{ change: [alloy: Alloy] }>();
 const CLASSES = ['filigree', 'standard', 'heavy'] as const;
@@ -26,10 +27,6 @@ function setWait(end: 'least' | 'most', value: number | undefined): void {
   if (value !== undefined)
     emit('change', { ...props.alloy, quenchWaitMin: { ...props.alloy.quenchWaitMin, [end]: value } });
 }
-const composition = (): string =>
-  Object.entries(props.alloy.composition)
-    .map(([element, share]) => `${element} ${(share * 100).toFixed(1)} %`)
-    .join(', ');
 </script>
 
 <template>
@@ -74,8 +71,7 @@ const composition = (): string =>
         @update:model-value="(m) => setWait('most', m)"
       />
     </div>
-    <p class="mute mt-3">
-      Made of {{ composition() }}. Book values: the alloy's own sheet and your record come before them.
-    </p>
+    <p class="mute mt-3">Book values: the alloy's own sheet and your record come before them.</p>
   </section>
+  <CompositionFields :alloy="alloy" @change="(changed) => emit('change', changed)" />
 </template>

@@ -49,6 +49,7 @@ export const ITEM_FIELDS: Fields = {
     number('latentJPerG'),
     number('heatJPerGK'),
     number('surfaceNPerM'),
+    number('newPercent'),
     { field: 'divest', label: 'Opened by', type: 'choice', options: ['quench', 'break out'] },
     number('pricePerG'),
     { field: 'caution', label: 'Caution', type: 'text' },

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { useReadings } from '../jobs';
 import { usePrints } from './printStore';
+import { useRecords } from './recordStore';
 import { useShop } from './shopStore';
 import { useSizes } from './sizeStore';
 
@@ -12,6 +13,7 @@ export const usePlanningShop = defineStore('planningShop', () => {
   const sizes = useSizes();
   const prints = usePrints();
   const readings = useReadings();
+  const records = useRecords();
   const known = computed<Shop>(() => ({
     settings: shop.settings,
     lists: shop.lists,
@@ -19,6 +21,7 @@ export const usePlanningShop = defineStore('planningShop', () => {
     sizes: sizes.read,
     prints: prints.read,
     readings: readings.known,
+    lots: records.lists.metalLot,
   }));
   return { known };
 });

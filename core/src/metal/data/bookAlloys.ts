@@ -48,6 +48,8 @@ const COPPER_FLASK = { filigree: range(580, 650), standard: range(480, 560), hea
 const PRECIOUS_WAIT = { least: 8, most: 15 };
 const COPPER_WAIT = { least: 12, most: 20 };
 const COOL_FIRST = { least: 60, most: 240 };
+const NICKEL_SKIN =
+  'Nickel: for what touches skin the law limits what it may give off; test it, or choose another white gold.';
 const ZINC_FUME = 'Overheated, it gives off zinc fume: extraction on, no hotter than the range.';
 
 /**
@@ -213,5 +215,59 @@ export const BOOK_ALLOYS: readonly BookAlloy[] = [
     divest: 'break out',
     quenchWaitMin: COOL_FIRST,
     caution: 'Lead-free only, for anything worn or eaten from.',
+  },
+  {
+    name: '14 ct white gold, nickel',
+    composition: { Au: 0.585, Cu: 0.235, Ni: 0.1, Zn: 0.08 },
+    liquidusC: 995,
+    solidusC: 960,
+    flask: PRECIOUS_FLASK,
+    metal: metalAbove(995),
+    shrinkPercent: -1.6,
+    lossPercent: 2,
+    divest: 'quench',
+    quenchWaitMin: PRECIOUS_WAIT,
+    caution: NICKEL_SKIN,
+  },
+  {
+    name: '18 ct white gold, nickel',
+    composition: { Au: 0.75, Cu: 0.085, Ni: 0.135, Zn: 0.03 },
+    liquidusC: 955,
+    solidusC: 912,
+    flask: PRECIOUS_FLASK,
+    metal: metalAbove(955),
+    shrinkPercent: -1.6,
+    lossPercent: 2,
+    divest: 'quench',
+    quenchWaitMin: PRECIOUS_WAIT,
+    caution: NICKEL_SKIN,
+  },
+  {
+    name: 'Zinc-aluminium 8',
+    composition: { Zn: 0.905, Al: 0.084, Cu: 0.011 },
+    densityGPerCm3: 6.3,
+    liquidusC: 404,
+    solidusC: 375,
+    flask: { filigree: range(230, 280), standard: range(180, 230), heavy: range(140, 180) },
+    metal: metalAbove(404),
+    shrinkPercent: -1.1,
+    lossPercent: 2,
+    divest: 'break out',
+    quenchWaitMin: COOL_FIRST,
+    caution: ZINC_FUME,
+  },
+  {
+    name: 'Zinc-aluminium 27',
+    composition: { Zn: 0.71, Al: 0.27, Cu: 0.02 },
+    densityGPerCm3: 5,
+    liquidusC: 484,
+    solidusC: 376,
+    flask: { filigree: range(230, 280), standard: range(180, 230), heavy: range(140, 180) },
+    metal: metalAbove(484),
+    shrinkPercent: -1.3,
+    lossPercent: 2,
+    divest: 'break out',
+    quenchWaitMin: COOL_FIRST,
+    caution: ZINC_FUME,
   },
 ];

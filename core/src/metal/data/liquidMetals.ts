@@ -31,4 +31,6 @@ export const LIQUID_METALS: Record<Element, LiquidMetal> = {
   Sn: liquid(6.99, 59.2, 0.24, 0.54),
   Al: liquid(2.375, 397, 1.177, 0.87),
   Sb: liquid(6.53, 163, 0.258, 0.37),
+  Ni: liquid(7.81, 298, 0.735, 1.78),
+  Pd: liquid(10.38, 157, 0.387, 1.5),
 };

@@ -23,7 +23,7 @@ import TreeDrawing from '../TreeDrawing.vue';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
-const { pour, flask, inFlask, setInFlask } = usePour();
+const { pour, plan, flask, inFlask, setInFlask } = usePour();
 const shop = useShop();
 const units = useUnits();
 const doc = computed(() => flask.value.context.decided.sprue);
@@ -31,6 +31,7 @@ const vessel = computed(() => flask.value.context.flask);
 const poured = computed(() => pour.value.used !== undefined);
 const tree = computed(() => valueOf(flask.value.tree));
 const charge = computed(() => valueOf(flask.value.charge));
+const alloy = computed(() => plan.value.context.alloy);
 const g = (value: number): string => formatQuantity({ value, unit: 'g' }, units.choice);
 /** The same charge in every weight unit, for a balance that shows another. */
 const everyUnit = computed(() => {
@@ -110,10 +111,14 @@ const everyUnit = computed(() => {
         <v-btn value="weight">By weight</v-btn>
       </v-btn-toggle>
       <PourField :at="inFlask('sprue', 'weighedPatternsG')" />
+      <template v-if="doc.weighBy === 'weight'">
+        <PourField :at="inFlask('sprue', 'weighedTreeG')" />
+        <PourField :at="inFlask('sprue', 'weighedBaseG')" />
+      </template>
       <PourField
         :at="inFlask('sprue', 'newPercent')"
-        :standard="shop.settings.newMetalPercent"
-        standard-from="as the shop does"
+        :standard="alloy?.newPercent ?? shop.settings.newMetalPercent"
+        :standard-from="alloy?.newPercent != null ? `as ${alloy.name} asks` : 'as the shop does'"
       />
     </div>
     <PlannedNote
@@ -138,7 +143,8 @@ const everyUnit = computed(() => {
       v-if="doc.weighBy === 'weight' && !(doc.weighedPatternsG && 'value' in doc.weighedPatternsG)"
       class="mute"
     >
-      Weigh the patterns without sprues; until then the volume of the file is used.
+      Weigh the patterns without sprues; until then the volume of the file is used. Tree less base less prints
+      is wax, each by its own density.
     </p>
   </section>
   <ChargeLots v-if="charge" />
