@@ -105,6 +105,11 @@ const API_ERRORS = {
     sentence:
       'This part could not be worked out: it may be too large for the machine that Zero Pour runs on. Reduce its mesh, or try again after a restart.',
   },
+  PRICES_UNREAD: {
+    status: 502,
+    sentence:
+      'The price feed did not answer, or not as a feed of prices. The prices that you have stay as they are.',
+  },
   INTERNAL: {
     status: 500,
     sentence: 'Something went wrong in Zero Pour. What you typed is still in this window; try again.',

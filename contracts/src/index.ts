@@ -185,3 +185,4 @@ export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } fr
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
 export { quantityFaults } from './rules/quantityFaults';
 export { COMPOSITION_OFF, compositionSum } from './shop/casting';
+export { priceFeedSchema, type PriceFeed } from './priceFeed';

@@ -125,7 +125,7 @@ describe('print', () => {
 describe('tree', () => {
   it('hangs as printed or along an axis of the file', () => {
     const reach = (hangs: 'as printed' | 'x' | 'y' | 'z') =>
-      known(planOf((doc) => void (flaskOf(doc).sprue.hangs = hangs)).tree).layout.heightMm;
+      known(planOf((doc) => void (flaskOf(doc).sprue.hangs = hangs)).tree).layout!.heightMm;
     const factor = known(planOf().scale).percent.value / 100;
     expect(reach('z')).toBeCloseTo(reach('as printed'), 9);
     expect(reach('x') - reach('z')).toBeCloseTo((20 - 8) * factor, 6);

@@ -62,6 +62,7 @@ try {
     demoShop,
     onLost: leaveAtOnce,
     databaseUrl: process.env['DATABASE_URL'],
+    priceFeed: process.env['ZP_PRICE_FEED'],
     ...(wantsDemo ? { prepare: prepareDemo, fill: fillDemo } : {}),
   });
   stopOnSignal(shop);

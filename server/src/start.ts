@@ -27,6 +27,8 @@ export interface StartOptions {
   prepare?: () => Promise<void>;
   /** Fills an opened shop before anybody is answered. */
   fill?: (services: Services) => Promise<void>;
+  /** Address of a feed of metal prices; undefined: the stand-in. */
+  priceFeed?: string | undefined;
   /** The folder has become another's all the same: nothing may be written any more. */
   onLost?: () => void;
 }
@@ -77,6 +79,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       readings,
       demoShop: options.demoShop,
       log,
+      priceFeed: options.priceFeed,
     };
     await options.fill?.(services);
     await warmUp(db);

@@ -37,3 +37,4 @@ export {
   type LotShare,
   type MixedMetal,
 } from './lots';
+export { priceOfAlloy, type AlloyPrice, type MetalPrices } from './prices';

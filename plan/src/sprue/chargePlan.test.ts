@@ -84,3 +84,29 @@ describe('why weight and volume differ', () => {
     expect(reason(1, { patterns: [blockPattern({ overlapMm3: 500 })] })).toMatch(/counts twice/);
   });
 });
+
+describe('a tree from weights only', () => {
+  const noFiles = (doc: PourDoc) => {
+    doc.brief.lines = [];
+    Object.assign(doc.flasks[0]!.sprue, { weighedPatternsG: measured(3.9) });
+  };
+  it('has its charge by the balance, and says that nobody knows whether it fits', () => {
+    const { tree, charge, said } = planWith(noFiles);
+    expect(tree.layout).toBeUndefined();
+    const withFiles = planWith((doc) =>
+      Object.assign(doc.flasks[0]!.sprue, { weighBy: 'weight', weighedPatternsG: measured(3.9) }),
+    );
+    expect(tree.patterns.value).toBeCloseTo(withFiles.tree.patterns.value, 9);
+    expect(charge.total.value).toBeGreaterThan(10.357 * (tree.patterns.value + tree.sprues.value));
+    expect(said[0]).toMatch(/^by weight only watch/);
+    expect(said.some((line) => / ok:/.test(line))).toBe(false);
+  });
+  it('is none before anything was weighed', () => {
+    const doc = fullDoc(ZERO, (changed) => void (changed.brief.lines = []));
+    const { tree } = ofOneFlask(planPour({ doc }, planShop()));
+    expect(tree).toMatchObject({
+      status: 'missing',
+      needs: [{ what: 'a pattern, or the patterns weighed' }],
+    });
+  });
+});

@@ -10,6 +10,7 @@ import {
   measureStance,
   layOutTree,
   ROUND_ML,
+  say,
   SCALED_VOLUME,
   type Judgement,
   type Stance,
@@ -29,7 +30,8 @@ import { ALONG, planHung, type RealTree } from './hungPlan';
 import type { ScalePlan } from '../scale/planScale';
 
 export interface TreePlan {
-  layout: TreeLayout;
+  /** None of a tree that is known by its weight only. */
+  layout: TreeLayout | undefined;
   form: TreeForm;
   /** By real shapes, once it was hung so; else the layout's bounding cylinders stand for them. */
   hung: RealTree | undefined;
@@ -185,6 +187,45 @@ function treeForm({ doc }: PourContext, { decided: { sprue }, flask }: FlaskCont
 export const gatesIn = ({ parts }: FlaskContext, gates: readonly PartGates[]): PartGates[] =>
   parts.flatMap((part) => gates.filter((g) => g.part.key === part.key).map((g) => ({ ...g, part })));
 
+/** What a tree is made of, once patterns and sprues are known. */
+function volumesOf(
+  flask: Flask,
+  patterns: Figure,
+  sprues: Figure,
+): Pick<TreePlan, 'sprues' | 'button' | 'tree'> {
+  const button = buttonFigure(flask, patterns, sprues);
+  const tree = sumOf({ name: 'Tree', unit: 'cm3' }, [
+    { ...fromFigure(patterns), symbol: 'P' },
+    { ...fromFigure(sprues), symbol: 'S' },
+    { ...fromFigure(button), symbol: 'K' },
+  ]);
+  return { sprues, button, tree };
+}
+
+const BY_WEIGHT_ONLY: Judgement = {
+  rule: 'by weight only',
+  weight: 'watch',
+  lead: 'Known by its weight only.',
+  why: say`There is no file: whether it fits, feeds and fills, and how near parts hang to each other and the wall, is for your eye.`,
+};
+
+/** A tree without files, by what it weighs; undefined until its patterns are on the balance and their density is known. */
+function treeByWeight(context: PourContext, hung: FlaskContext, flask: Flask): TreePlan | undefined {
+  const patterns = patternsByWeight(context, hung);
+  if (!patterns) return undefined;
+  const { wax, judgements } = waxByWeight(hung);
+  return {
+    layout: undefined,
+    form: treeForm(context, hung),
+    hung: undefined,
+    judgements: [BY_WEIGHT_ONLY, ...judgePerforated(flask), ...judgements],
+    patterns,
+    patternsOtherWay: undefined,
+    inFile: undefined,
+    ...volumesOf(flask, patterns, wax ?? spruesFigure(hung, [])),
+  };
+}
+
 /** The tree of one flask: layout with clearances, and what it is made of by volume. */
 export function planTree(
   context: PourContext,
@@ -195,8 +236,15 @@ export function planTree(
   const { flask, decided } = hung;
   const parts = hung.parts.length > 0 ? hung.parts : undefined;
   const gates = gatesIn(hung, ofPour);
+  if (!parts && flask) {
+    const weighed = treeByWeight(context, hung, flask);
+    if (weighed) return known(weighed);
+  }
   if (!parts || !flask || !scale || gates.length === 0) {
-    const needs = lacking([parts, 'a pattern', 'pattern'], [flask, 'a flask', 'sprue']);
+    const needs = lacking(
+      [parts, 'a pattern, or the patterns weighed', 'pattern'],
+      [flask, 'a flask', 'sprue'],
+    );
     return missing(needs.length > 0 ? needs : [{ what: 'the scale', stage: 'scale' }]);
   }
   const factor = scale.inFlask.value / 100;
@@ -220,12 +268,6 @@ export function planTree(
   const patterns = weigh ? byWeight : byVolume;
   const { wax, judgements: weighed } = waxByWeight(hung);
   const sprues = weigh && wax ? wax : spruesFigure(hung, gates);
-  const button = buttonFigure(flask, patterns, sprues);
-  const tree = sumOf({ name: 'Tree', unit: 'cm3' }, [
-    { ...fromFigure(patterns), symbol: 'P' },
-    { ...fromFigure(sprues), symbol: 'S' },
-    { ...fromFigure(button), symbol: 'K' },
-  ]);
   return known({
     layout,
     form,
@@ -238,8 +280,6 @@ export function planTree(
     patterns,
     patternsOtherWay: weigh ? byVolume : byWeight,
     inFile: spruesInFile(hung, scale),
-    sprues,
-    button,
-    tree,
+    ...volumesOf(flask, patterns, sprues),
   });
 }

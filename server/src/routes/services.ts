@@ -13,6 +13,8 @@ export interface Services {
   /** On every answer, so that a page knows whose it is. */
   shopId: string;
   log: Logger;
+  /** Address of a feed of metal prices; undefined: the stand-in that ships with the application. */
+  priceFeed: string | undefined;
   /** Makes the demo shop, dated from now. */
   demoShop: () => Promise<ShopBundle>;
 }

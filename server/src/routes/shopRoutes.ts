@@ -3,17 +3,22 @@ import { Router } from 'express';
 import { listHistory } from '../db/historyStore';
 import { keepSettings } from '../db/settingsStore';
 import { findItem, keepItem, removeItem } from '../db/shopStore';
+import { askPrices } from '../services/priceFeed';
 import { importShop } from '../services/importShop';
 import { readShopState } from '../services/readShopState';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
 /** Everything at the start, settings, and the things of the shop by kind. */
-export function shopRoutes({ db, files, demoShop }: Services): Router {
+export function shopRoutes({ db, files, demoShop, priceFeed }: Services): Router {
   const router = Router();
 
   router.get('/shop', async (_request, response) => {
     response.json(await readShopState(db));
+  });
+
+  router.get('/prices', async (_request, response) => {
+    response.json(await askPrices(priceFeed, new Date()));
   });
 
   router.put('/settings', async (request, response) => {

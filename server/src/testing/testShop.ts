@@ -40,6 +40,7 @@ export async function openTestShop(given?: string): Promise<TestShop> {
     webFolder: path.join(folder, 'no-page'),
     port: 0,
     databaseUrl,
+    priceFeed: undefined,
     demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()),
     log: pino({ level: 'silent' }),
   });

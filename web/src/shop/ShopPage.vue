@@ -10,6 +10,7 @@ import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
 import { LotsView } from '../metal';
+import MetalPrices from './MetalPrices.vue';
 import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
 import LearntLine from './LearntLine.vue';
@@ -166,6 +167,7 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
           :alloy="item as ShopItem<'alloy'>"
           @change="(changed) => change(changed)"
         />
+        <MetalPrices v-if="kind === 'alloy'" />
         <ProgrammeSegments
           v-if="kind === 'programme'"
           :programme="item as ShopItem<'programme'>"

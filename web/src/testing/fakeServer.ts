@@ -70,7 +70,11 @@ export class FakeServer {
     return { hits };
   }
 
+  /** What the feed of prices answers. */
+  prices: unknown = {};
+
   private answer(at: string): unknown {
+    if (at === '/api/prices') return this.prices;
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
       const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);

@@ -88,12 +88,18 @@ const everyUnit = computed(() => {
   <OnDemand title="Gates on the part" line="those that are joined in wax, where the part is at hand">
     <GatesInWax />
   </OnDemand>
-  <HangOnTree v-if="tree && vessel" />
-  <div v-if="tree && vessel" :class="{ fit: !tree.hung }">
-    <TreeDrawing v-if="!tree.hung" :flask="vessel" :layout="tree.layout" :form="tree.form" class="sheet" />
+  <HangOnTree v-if="tree?.layout && vessel" />
+  <div v-if="tree && vessel" :class="{ fit: tree.layout && !tree.hung }">
+    <TreeDrawing
+      v-if="tree.layout && !tree.hung"
+      :flask="vessel"
+      :layout="tree.layout"
+      :form="tree.form"
+      class="sheet"
+    />
     <div>
       <JudgementList :judgements="tree.judgements" />
-      <p v-if="!tree.hung" class="mute mt-2">
+      <p v-if="tree.layout && !tree.hung" class="mute mt-2">
         Reckoned with each part's bounding cylinder, the largest for all: real parts can only leave more room.
       </p>
     </div>
