@@ -52,7 +52,7 @@ const feedAnswerSchema = z.strictObject({
 /** Whether gates feed the masses of a part. */
 export const feedJob = defineJob({
   name: 'feed',
-  version: 2,
+  version: 3,
   input: feedInputSchema,
   output: feedAnswerSchema,
 });
@@ -99,7 +99,7 @@ export type SuggestInput = z.infer<typeof suggestInputSchema>;
 /** The fewest gates that feed every mass, off the faces that must stay clean. */
 export const suggestGatesJob = defineJob({
   name: 'suggest gates',
-  version: 3,
+  version: 4,
   input: suggestInputSchema,
   output: typed<SuggestedGate[]>(),
 });

@@ -1,5 +1,5 @@
 import { measureBounds, MeshFileError, type WeldedMesh } from '../mesh';
-import { chooseResolution, readFeed, sectionAt, type FeedReading, type Section } from '../pattern';
+import { chooseResolution, evenNeck, readFeed, sectionAt, type FeedReading, type Section } from '../pattern';
 import {
   BRICK_CELLS,
   bricksNearSolid,
@@ -25,6 +25,8 @@ export interface FeedWays extends FeedReading {
   all: AllPeaks;
   /** The metal's section at a cell. */
   sectionOf: (entry: number) => Section;
+  /** The weakest place of the neck that a cell lies in. */
+  neckOf: (entry: number) => Section;
 }
 
 /** The same of a part with its surface. */
@@ -57,6 +59,8 @@ export function readFeedField(
   const grid = { bricks, inside };
   const found = findPeaks(bricks, inside, true);
   const sectionOf = sectionAt(grid, dexels, tree);
+  // A gate that is moved meets the same necks again.
+  const necks = new Map<number, Section>();
   const feed = readFeed(grid, dexels, tree, medianMm, found);
   const stoutest = stoutestCells(feed, inside, sectionOf);
   return {
@@ -68,6 +72,11 @@ export function readFeedField(
     all: found.all,
     cellMm: cell,
     sectionOf,
+    neckOf: (entry) => {
+      const neck = necks.get(entry) ?? evenNeck(grid, sectionOf, entry);
+      necks.set(entry, neck);
+      return neck;
+    },
   };
 }
 

@@ -3,7 +3,7 @@ import reference from '../../reference/geometry.json';
 import { seededRandom } from '../numeric';
 import { allBricks, BRICK_CELLS, cellOf, entryOf, FAR, findPeaks, measureDistances } from '../solid';
 import { measured, turned } from '../testing/analysed';
-import { box, dumbbell, lathe, moved, together, torus, type TestMesh } from '../testing/solids';
+import { arc, box, dumbbell, lathe, moved, together, torus, type TestMesh } from '../testing/solids';
 import type { FeedField, FeedWays } from './feedField';
 import { feedByGates, gradeFeed, readFeedField, type FeedingGate } from './index';
 
@@ -36,6 +36,17 @@ describe('feed of a dumbbell by one gate', () => {
     expect(large!.gateRatio).toBeCloseTo(1.25 / field.hotSpots[0]!.modulusMm, 9);
     expect(field.hotSpots[0]!.modulusMm).toBeGreaterThan(0.85);
     expect(field.hotSpots[0]!.modulusMm).toBeLessThan(1.05);
+  });
+  it('takes a long even neck at its weakest, not where it joins a mass', () => {
+    // A wire of 1.2 mm, 8 mm long, between a ball of 6 mm and a slab: its V/A is a quarter of its thickness.
+    const outline: [number, number][] = [...arc(3, 0, -90, 78.46, 24), [0.6, 10], [4, 10], [4, 13], [0, 13]];
+    const field = fieldOf(lathe(outline, 64));
+    const ball = field.hotSpots.findIndex(({ at }) => at[2] < 3);
+    const feeds = feedByGates(field, [{ at: [0, 0, 13], diameterMm: 6 }]);
+    const { neck, neckRatio } = feeds[ball]!;
+    expect(neck!.widthMm).toBeCloseTo(1.2, 1);
+    expect(neck!.modulusMm).toBeCloseTo(0.3, 1);
+    expect(neckRatio).toBeLessThan(0.45);
   });
   it('is mended by a second gate on the mass behind a thin neck', () => {
     const thin = fieldOf(dumbbell(1));
@@ -116,7 +127,7 @@ describe('the widest way', () => {
       return { at: [0, 0, 0] as [number, number, number], widthMm, modulusMm: widthMm };
     };
     const hotSpots = peaks.map(({ entry, parent }) => ({ ...sectionOf(entry), parent, neck: null, feedRatio: 1 })); // prettier-ignore
-    return { bricks, inside, basin, all, cellMm: 0.1, hotSpots, entries: peaks.map(({ entry }) => entry), sectionOf }; // prettier-ignore
+    return { bricks, inside, basin, all, cellMm: 0.1, hotSpots, entries: peaks.map(({ entry }) => entry), sectionOf, neckOf: sectionOf }; // prettier-ignore
   }
 
   /** Squared width of the widest way from the cells under a gate, by flooding from the widest cells down. */

@@ -52,7 +52,7 @@ export function feedByGates(field: FeedWays, gates: readonly FeedingGate[]): Spo
       const narrowest = narrowestOf(field, entered[gate]!, climb);
       if (narrowest < 0) return best;
       const isNeck = field.inside[narrowest]! < MIDDLE_SHARE ** 2 * field.inside[field.entries[spot]!]!;
-      const neck = isNeck ? field.sectionOf(narrowest) : null;
+      const neck = isNeck ? field.neckOf(narrowest) : null;
       const gateRatio = diameterMm / 4 / mass.modulusMm;
       const neckRatio = neck ? neck.modulusMm / mass.modulusMm : 1;
       const one = { spot, gate, gateRatio, neckRatio, neck };

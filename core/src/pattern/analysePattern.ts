@@ -30,7 +30,7 @@ import type { Spot } from './spots';
 import { STEPS } from './steps';
 
 /** Raised whenever a reading changes its answers: kept analyses of another version are made anew. */
-export const ANALYSIS_VERSION = 4;
+export const ANALYSIS_VERSION = 5;
 
 /** Everything about a part that does not hang on the shop's limits. mm, in the file's own axes. */
 export interface PatternAnalysis {

@@ -24,6 +24,7 @@ export { BIN_MM } from './readThickness';
 export { GAP_MAX_MM } from './readGaps';
 export { GAP_BIN_MM, type SurfacePaint } from './readSurface';
 export { HANG_TILTS_DEG, pocketsTurned, readPockets, type HangReading } from './readPockets';
+export { evenNeck } from './evenNeck';
 export { HOT_SPOTS_MAX, readFeed, sectionAt, type FeedReading, type HotSpot, type Section } from './readFeed';
 export { type Bore } from './readBore';
 export { type Chamber } from './readWays';

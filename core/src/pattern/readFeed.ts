@@ -9,6 +9,8 @@ import {
   type TriangleTree,
 } from '../solid';
 
+import { evenNeck } from './evenNeck';
+
 type Place = [number, number, number];
 
 /** A place on the way of the metal: where, how wide, and its modulus V/A within 1.5 widths. */
@@ -58,7 +60,7 @@ export function readFeed(
   const hotSpots = kept.map((p): HotSpot => {
     const peak = peaks[p]!;
     const mass = section(peak.entry);
-    const neck = peak.parent < 0 ? null : section(peak.saddleEntry);
+    const neck = peak.parent < 0 ? null : evenNeck(grid, section, peak.saddleEntry);
     const feedRatio = neck && mass.modulusMm > 0 ? Math.min(1, neck.modulusMm / mass.modulusMm) : 1;
     return { ...mass, parent: peak.parent < 0 ? -1 : place.get(peak.parent)!, neck, feedRatio };
   });

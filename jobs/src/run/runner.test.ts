@@ -46,7 +46,7 @@ describe('a runner', () => {
     const part = { file, format: 'stl', unitMm: 1 };
     const grid = { part, cellMm: 0.1, medianMm: 0 };
     const { fetched, outputs } = await runs(
-      ['suggest gates', { ...grid, cleanPoints: [] }],
+      ['suggest gates', { ...grid, cleanPoints: [], school: 'fewest' }],
       ['feed', { ...grid, gates: [{ at: [2, 2, 0], diameterMm: 3 }] }],
       ['feed', { ...grid, gates: [{ at: [2, 2, 4], diameterMm: 1.5 }] }],
     );
