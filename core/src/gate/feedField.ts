@@ -25,7 +25,7 @@ export interface FeedWays extends FeedReading {
   all: AllPeaks;
   /** The metal's section at a cell. */
   sectionOf: (entry: number) => Section;
-  /** The weakest place of the neck that a cell lies in. */
+  /** The neck that a cell lies in, as it is for most of its length. */
   neckOf: (entry: number) => Section;
 }
 

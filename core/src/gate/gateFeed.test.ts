@@ -37,7 +37,7 @@ describe('feed of a dumbbell by one gate', () => {
     expect(field.hotSpots[0]!.modulusMm).toBeGreaterThan(0.85);
     expect(field.hotSpots[0]!.modulusMm).toBeLessThan(1.05);
   });
-  it('takes a long even neck at its weakest, not where it joins a mass', () => {
+  it('takes a long even neck as it is for most of its length, not where it joins a mass', () => {
     // A wire of 1.2 mm, 8 mm long, between a ball of 6 mm and a slab: its V/A is a quarter of its thickness.
     const outline: [number, number][] = [...arc(3, 0, -90, 78.46, 24), [0.6, 10], [4, 10], [4, 13], [0, 13]];
     const field = fieldOf(lathe(outline, 64));

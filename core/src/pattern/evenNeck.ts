@@ -1,5 +1,5 @@
 import { cellOf, entryOf, type SolidGrid } from '../solid';
-import type { Section } from './readFeed';
+import type { Section } from './section';
 
 /** Cells as narrow as the narrowest within this share are the same neck. */
 const AS_NARROW = 1.03;
@@ -15,24 +15,27 @@ const LOOKED_AT = 10;
 const CELLS_MOST = 3000;
 
 /**
- * The weakest place of a neck. Along a wire or a web every cell of the middle is as narrow as the narrowest; the first of them may
- * lie at an end, where a ball of 1.5 widths holds some of the mass beside it and the neck looks stouter than it is. Looks along the
- * middle both ways and takes the place with the least V/A. O(cells of the neck).
+ * A neck as it is for most of its length. Along a wire or a web every cell of the middle is as narrow as the narrowest; the first of
+ * them may lie at an end, where a ball of 1.5 widths holds some of the mass beside it and the neck looks stouter than it is. Looks
+ * along the middle and takes the place with the median V/A: the least would be that of a web's rim, which the metal passes by.
+ * O(cells of the neck).
  */
 export function evenNeck(
   { bricks, inside }: Pick<SolidGrid, 'bricks' | 'inside'>,
   sectionOf: (entry: number) => Section,
   narrowest: number,
 ): Section {
+  const own = sectionOf(narrowest);
   const middles = middlesOf(bricks, inside, narrowest);
   const every = Math.max(1, middles.length / LOOKED_AT);
-  const own = sectionOf(narrowest);
-  let best = own;
+  const looked: Section[] = [];
   for (let n = every / 2; n < middles.length; n += every) {
     const one = sectionOf(middles[Math.floor(n)]!);
-    if (one.modulusMm > 0 && one.modulusMm < best.modulusMm) best = one;
+    if (one.modulusMm > 0) looked.push(one);
   }
-  return best.modulusMm < WEAKER * own.modulusMm ? best : own;
+  looked.sort((a, b) => a.modulusMm - b.modulusMm);
+  const usual = looked[Math.floor(looked.length / 2)];
+  return usual && usual.modulusMm < WEAKER * own.modulusMm ? usual : own;
 }
 
 function middlesOf(bricks: SolidGrid['bricks'], inside: Uint16Array, from: number): number[] {

@@ -10,15 +10,7 @@ import {
 } from '../solid';
 
 import { evenNeck } from './evenNeck';
-
-type Place = [number, number, number];
-
-/** A place on the way of the metal: where, how wide, and its modulus V/A within 1.5 widths. */
-export interface Section {
-  at: Place;
-  widthMm: number;
-  modulusMm: number;
-}
+import type { Section } from './section';
 
 /** A mass that freezes by itself, and the narrowest place on the widest way to a larger one. */
 export interface HotSpot extends Section {

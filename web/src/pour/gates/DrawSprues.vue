@@ -16,9 +16,13 @@ const least = computed(() => {
 const toOne = shallowRef(false);
 const withBase = shallowRef(false);
 /** What was typed; the usual holds for the rest. */
-const typed = reactive<{ diameterMm?: number; lengthMm?: number; baseMm?: number; baseHeightMm?: number }>(
-  {},
-);
+type Typed = Record<'diameterMm' | 'lengthMm' | 'baseMm' | 'baseHeightMm', number | undefined>;
+const typed = reactive<Typed>({
+  diameterMm: undefined,
+  lengthMm: undefined,
+  baseMm: undefined,
+  baseHeightMm: undefined,
+});
 const sprue = computed(() => {
   const diameterMm = typed.diameterMm ?? least.value;
   return {
@@ -30,10 +34,7 @@ const sprue = computed(() => {
   };
 });
 const thin = computed(() => toOne.value && sprue.value.diameterMm < least.value - 1e-9);
-const set = (name: keyof typeof typed, value: number | undefined): void => {
-  if (value === undefined) delete typed[name];
-  else typed[name] = value;
-};
+const set = (name: keyof Typed, value: number | undefined): void => void (typed[name] = value);
 </script>
 
 <template>

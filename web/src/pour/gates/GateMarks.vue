@@ -107,7 +107,7 @@ const ways = computed(() => {
 <template>
   <!-- For the eye; the list beneath says the same to everyone. -->
   <svg ref="svg" class="marks" :width="width" :height="height" role="group" aria-label="Gates on the part">
-    <g v-for="(way, n) in ways" aria-hidden="true" :key="`mass ${n}`" :class="way.grade">
+    <g v-for="(way, n) in ways" :key="`mass ${n}`" aria-hidden="true" :class="way.grade">
       <circle class="mass" :cx="way.mass.x" :cy="way.mass.y" :r="way.mass.r" />
       <circle v-if="way.neck" class="neck" :cx="way.neck.x" :cy="way.neck.y" :r="way.neck.r" />
       <text :x="way.mass.x" :y="way.mass.y + 5">{{ n + 1 }}</text>
