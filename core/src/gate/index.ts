@@ -17,7 +17,6 @@ export {
   gateFlareMm,
   gateLengthMm,
   gatesTogether,
-  roundOf,
   GATE_MAKINGS,
   WAX_DIP_MM,
   type GateMaking,

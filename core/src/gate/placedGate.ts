@@ -33,7 +33,7 @@ const USUAL_DIAMETERS = 1.5;
 export const FLARE_SHARE = 0.25;
 
 /** The round bar that freezes as late as one of this section. */
-export const roundOf = ({ widthMm, heightMm }: PlacedGate['section']): number =>
+const roundOf = ({ widthMm, heightMm }: PlacedGate['section']): number =>
   (2 * widthMm * heightMm) / (widthMm + heightMm);
 
 /** What metal runs through, as round: with the wax of its dips, where it is a kept support. mm. */

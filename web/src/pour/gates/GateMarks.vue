@@ -16,6 +16,8 @@ const props = defineProps<{
   feed: FeedAnswer | undefined;
   /** The place that fills last, where that is known. */
   lastFilled: LastFilled | undefined;
+  /** Where air or a crumb stays as the part hangs. */
+  held?: readonly { at: [number, number, number]; word: string }[] | undefined;
   scene: PartScene;
   tick: number;
   width: number;
@@ -88,6 +90,10 @@ const late = computed(() => {
   const grade = last && gradeFill(last.margin);
   return !last || grade === 'good' ? undefined : { ...props.scene.screenOf(last.at), grade };
 });
+const stays = computed(() => {
+  void props.tick;
+  return (props.held ?? []).map(({ at, word }) => ({ ...props.scene.screenOf(at), word }));
+});
 const ways = computed(() => {
   void props.tick;
   return (props.feed?.feeds ?? []).map((feed) => {
@@ -111,6 +117,10 @@ const ways = computed(() => {
       <circle class="mass" :cx="way.mass.x" :cy="way.mass.y" :r="way.mass.r" />
       <circle v-if="way.neck" class="neck" :cx="way.neck.x" :cy="way.neck.y" :r="way.neck.r" />
       <text :x="way.mass.x" :y="way.mass.y + 5">{{ n + 1 }}</text>
+    </g>
+    <g v-for="(one, n) in stays" :key="`held ${n}`" class="held" aria-hidden="true">
+      <path :d="`M${one.x} ${one.y - 9}l8 14h-16z`" />
+      <text :x="one.x" :y="one.y - 13">{{ one.word }}</text>
     </g>
     <g v-if="late" aria-hidden="true" :class="late.grade" class="late">
       <path :d="`M${late.x - 9} ${late.y - 9}l18 18m0 -18l-18 18`" />
@@ -154,6 +164,11 @@ const ways = computed(() => {
 .mass,
 .neck {
   filter: drop-shadow(0 0 1px var(--paper)) drop-shadow(0 0 1px var(--paper));
+}
+.held path {
+  fill: var(--glow);
+  stroke: var(--ink);
+  stroke-width: 1.5;
 }
 .late path {
   stroke-width: 4;

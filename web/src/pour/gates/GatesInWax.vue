@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nameOfPart } from '@zero-pour/plan';
+import { nameOfPart, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import PickRow from '../../components/PickRow.vue';
@@ -10,7 +10,7 @@ import GatesOnPart from './GatesOnPart.vue';
 import { useGates, type Picked } from './useGates';
 
 /** Gates as they are joined in wax after cleaning: the same as at Way up, where the part is at hand. */
-const { plan } = usePour();
+const { plan, flask } = usePour();
 const picked = shallowRef('');
 const entry = computed(
   () => plan.value.gates.find(({ part }) => part.key === picked.value) ?? plan.value.gates[0],
@@ -25,6 +25,18 @@ const gates = useGates(() => entry.value);
 function press(at: Picked | null): void {
   if (placing.value && at && shape.value) gates.press(at, shape.value);
 }
+/** What stays in the part as its first pieces hang in the shown flask. */
+const held = computed(() => {
+  const airs = valueOf(flask.value.tree)?.hung?.airs ?? [];
+  const own = airs.find(({ pieces }) =>
+    pieces.some((piece) => piece.startsWith(`${entry.value?.part.key}/`)),
+  );
+  const now = own?.answer?.now;
+  return [
+    ...(now?.pockets ?? []).map(({ at }) => ({ at, word: 'air' })),
+    ...(now?.spots ?? []).map(({ at, kind }) => ({ at, word: kind === 'tip' ? 'crumb' : 'bubble' })),
+  ];
+});
 const judgements = computed(() =>
   (entry.value?.judgements ?? []).filter((one) => !entry.value!.fill.judgements.includes(one)),
 );
@@ -50,6 +62,7 @@ const judgements = computed(() =>
           :gates="entry.placed"
           :movable="gates.placed.value.length"
           :feed="entry.feed"
+          :held="held"
           :last-filled="entry.fill.reading?.last"
           v-bind="over"
           @move="(n, to) => ((hidden = false), shape && gates.move(n, to, shape))"

@@ -184,6 +184,18 @@ describe('gates under hand and key', () => {
     expect(behind.emitted('move')).toBeUndefined();
     expect(lastEmitted(behind, 'hidden')).toBe(0);
   });
+  it('show where air or a crumb stays as the part hangs, by the word', () => {
+    const held = [
+      { at: [3, 0, 0], word: 'air' },
+      { at: [-3, 0, 0], word: 'crumb' },
+    ];
+    expect(
+      show({ held })
+        .findAll('.held')
+        .map((mark) => mark.text()),
+    ).toEqual(['air', 'crumb']);
+    expect(show().findAll('.held')).toHaveLength(0);
+  });
   it('follow a finger over the part', async () => {
     const marks = show();
     const [first] = marks.findAll('.gate');

@@ -2,13 +2,13 @@
 import { anyPoured } from '@zero-pour/contracts';
 import type { FlaskWish } from '@zero-pour/core';
 import { hangJob, hungJob } from '@zero-pour/jobs';
-import { valueOf } from '@zero-pour/plan';
+import { nameOfPart, valueOf } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import { runJob, useJob, whyNot } from '../../jobs';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import { hangWish, hungFlasks, leftWords, sharedOut } from './hangWish';
+import { fullWish, fullWords, hangWish, hungFlasks, leftWords, sharedOut } from './hangWish';
 import HungAirs from './HungAirs.vue';
 import TreeView from './TreeView.vue';
 
@@ -29,6 +29,8 @@ watch(
 );
 
 const doing = shallowRef<FlaskWish>();
+const counting = shallowRef(false);
+const busy = computed(() => counting.value || doing.value !== undefined);
 const share = shallowRef(0);
 const sentence = shallowRef('');
 let stop: AbortController | undefined;
@@ -60,6 +62,28 @@ async function hangThem(wish: FlaskWish): Promise<void> {
     doing.value = undefined;
   }
 }
+/** How many of the order's mix the shown flask takes; what hangs stays as it is. */
+async function countThem(): Promise<void> {
+  const order = hangWish(plan.value, flask.value, shop.lists.flask, 'here');
+  sentence.value = order ? '' : 'Choose a pattern and a flask first.';
+  if (!order) return;
+  const wanted = fullWish(order);
+  counting.value = true;
+  share.value = 0;
+  stop = new AbortController();
+  try {
+    const { output } = await runJob(hangJob, wanted.input, {
+      signal: stop.signal,
+      report: (_, done) => (share.value = done),
+    });
+    const parts = flask.value.context.parts.map((part) => nameOfPart(part, plan.value.context.parts));
+    sentence.value = fullWords(wanted, output, parts, units.choice);
+  } catch (error) {
+    if (!stop.signal.aborted) sentence.value = whyNot(error);
+  } finally {
+    counting.value = false;
+  }
+}
 /** Pieces stood otherwise on their gates; where each is joined stays. */
 function turnThem(keys: readonly string[], stand: { tiltDeg: number; spinDeg: number }): void {
   const places = flask.value.context.decided.sprue.hung ?? [];
@@ -84,13 +108,14 @@ const WAYS = [
         v-for="way in WAYS"
         :key="way.wish"
         size="small"
-        :disabled="doing !== undefined"
+        :disabled="busy"
         :loading="doing === way.wish"
         @click="hangThem(way.wish)"
       >
         {{ way.name }}
       </v-btn>
-      <button v-if="doing" type="button" class="text-button" @click="stop?.abort()">Stop</button>
+      <v-btn size="small" :disabled="busy" :loading="counting" @click="countThem">How many fit?</v-btn>
+      <button v-if="busy" type="button" class="text-button" @click="stop?.abort()">Stop</button>
       <button
         v-else-if="hung"
         type="button"
@@ -100,9 +125,9 @@ const WAYS = [
         Back to bounding cylinders
       </button>
     </div>
-    <v-progress-linear v-if="doing" :model-value="100 * share" aria-label="Hanging" class="mt-2" />
+    <v-progress-linear v-if="busy" :model-value="100 * share" aria-label="Hanging" class="mt-2" />
     <p v-if="sentence" role="alert" class="mt-2">{{ sentence }}</p>
-    <p v-if="!hung && !doing && !sentence" class="mute mt-2">
+    <p v-if="!hung && !busy && !sentence" class="mute mt-2">
       Every gap between parts, wall, top and main sprue is measured on the shapes themselves; heavier ones
       hang nearer the button.
     </p>

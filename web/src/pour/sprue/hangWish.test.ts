@@ -2,7 +2,7 @@ import { emptyFlask, type Flask, type HungAt } from '@zero-pour/contracts';
 import { METRIC, type ChosenFlasks, type HungTree } from '@zero-pour/core';
 import type { HangInput } from '@zero-pour/jobs';
 import { describe, expect, it } from 'vitest';
-import { hungFlasks, leftWords, sharedOut, type HangWish } from './hangWish';
+import { fullWish, fullWords, hungFlasks, leftWords, sharedOut, type HangWish } from './hangWish';
 import { moved, movedByDrag, movedByKey } from './treeMoves';
 
 const at = { angleDeg: 12.3456, awayMm: 3, heightMm: 20.004, tiltDeg: 45, spinDeg: 90 };
@@ -32,6 +32,32 @@ const chosen = (change: Partial<ChosenFlasks> = {}): ChosenFlasks => ({
   left: [0, 0],
   miss: null,
   ...change,
+});
+
+describe('how many the flask takes', () => {
+  const asked = fullWish(wish());
+  const filled = (left: number[]): ChosenFlasks => ({
+    trees: [{ room: 0, tree: { ...treeOf([0]), left } }],
+    left,
+    miss: null,
+  });
+  it('is tried with the same mix so many times over', () => {
+    expect(asked.input.counts).toEqual([36, 24]);
+    expect(asked.keys).toEqual(wish().keys);
+  });
+  it('is said with its mix, and as at least so many where nothing was left over', () => {
+    expect(fullWords(asked, filled([22, 15]), ['Band', 'Bead'], METRIC)).toBe(
+      '76 × 102 takes 23: 14 × Band, 9 × Bead, heavier ones first.',
+    );
+    const one = { ...asked, input: { ...asked.input, counts: [60] } };
+    expect(fullWords(one, filled([0]), ['Band'], METRIC)).toBe('76 × 102 takes at least 60.');
+  });
+  it('is a miss where not one hangs', () => {
+    const none: ChosenFlasks = { trees: [], left: [36, 24], miss: { what: 'wall', mm: 3.2, room: 0 } };
+    expect(fullWords(asked, none, [], METRIC)).toMatch(
+      /^Not even one fits\. In 76 × 102 it is 3\.2 mm too wide/,
+    );
+  });
 });
 
 describe('what was hung', () => {

@@ -125,6 +125,35 @@ export function sharedOut(before: readonly PourFlask[], found: readonly HungFlas
   return [...made, ...emptied];
 }
 
+/** Pieces that are tried at most when a flask is filled: more do not hang in one. */
+const FULL_MOST = 60;
+
+/** The same order so many times over, for how many of its mix the flask takes. */
+export function fullWish(wish: HangWish): HangWish {
+  const all = wish.input.counts.reduce((sum, n) => sum + n, 0);
+  const times = Math.max(1, Math.ceil(FULL_MOST / all));
+  return { ...wish, input: { ...wish.input, counts: wish.input.counts.map((n) => n * times) } };
+}
+
+/** How many of each the flask takes; `names` of the parts. */
+export function fullWords(
+  wish: HangWish,
+  chosen: ChosenFlasks,
+  names: readonly string[],
+  units: UnitChoice,
+): string {
+  const [first] = chosen.trees;
+  if (!first) return leftWords(wish, chosen, units);
+  const hung = wish.input.counts.map((n, kind) => n - first.tree.left[kind]!);
+  const all = hung.reduce((sum, n) => sum + n, 0);
+  const more = first.tree.left.every((n) => n === 0) ? 'at least ' : '';
+  const mix =
+    hung.length > 1
+      ? `: ${hung.map((n, kind) => `${n} × ${names[kind]}`).join(', ')}, heavier ones first`
+      : '';
+  return `${wish.flasks[first.room]!.name} takes ${more}${all}${mix}.`;
+}
+
 const MISSES = {
   wall: (mm: string) => `${mm} too wide. A wider flask, steeper, or shorter gates.`,
   top: (mm: string) => `${mm} too tall. A taller flask, flatter, or a shorter main sprue.`,
