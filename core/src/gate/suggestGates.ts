@@ -1,4 +1,5 @@
 import type { WeldedMesh } from '../mesh';
+import { evenDirection } from '../numeric';
 import { TriangleTree } from '../solid';
 import type { FeedField } from './feedField';
 import { feedByGates, gradeFeed, type FeedingGate } from './gateFeed';
@@ -86,20 +87,11 @@ function candidatesOf(
     const first = nearest(at);
     if (!first) return [];
     if (sawReaches(whole, ball, first)) return [{ ...first, spot }];
-    const others = aroundOf(SIDES).flatMap(
+    const others = Array.from({ length: SIDES }, (_, n) => evenDirection(n, SIDES)).flatMap(
       (way) => nearest(at.map((v, k) => v + (widthMm / 2) * way[k]!) as Place) ?? [],
     );
     const far = ({ at: p }: Candidate): number => Math.hypot(...p.map((v, k) => v - at[k]!));
     const sawn = others.sort((a, b) => far(a) - far(b)).find((one) => sawReaches(whole, ball, one));
     return [{ ...(sawn ?? first), spot }];
-  });
-}
-
-/** Directions spread evenly over the sphere, by the golden angle. */
-function aroundOf(count: number): Place[] {
-  return Array.from({ length: count }, (_, n) => {
-    const z = 1 - (2 * n + 1) / count;
-    const [r, turn] = [Math.sqrt(1 - z * z), n * Math.PI * (3 - Math.sqrt(5))];
-    return [r * Math.cos(turn), r * Math.sin(turn), z];
   });
 }

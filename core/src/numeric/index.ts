@@ -20,3 +20,4 @@ export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaSha
 export { cholesky, invertSymmetric, solveCholesky } from './symmetric';
 export { seededRandom } from './seededRandom';
 export { principalAxes } from './principalAxes';
+export { evenDirection } from './evenDirection';

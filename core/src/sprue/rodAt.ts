@@ -1,5 +1,5 @@
 import type { WeldedMesh } from '../mesh';
-import { principalAxes } from '../numeric';
+import { evenDirection, principalAxes } from '../numeric';
 import { TriangleTree } from '../solid';
 
 export type Point = [number, number, number];
@@ -41,7 +41,7 @@ export function rodAt(mesh: Mesh, place: Point): Rod | null {
   const near = all.filter((t) => boxWithin(mesh, t, at, reach));
   const spread = [0, 1, 2].map(() => [0, 0, 0]);
   for (let n = 0; n < LOOKS; n++) {
-    const hit = firstHit(mesh, near, at, spiral(n), 0);
+    const hit = firstHit(mesh, near, at, evenDirection(n, LOOKS), 0);
     if (!hit || hit.away > reach) continue;
     const normal = normalOf(mesh, hit.triangle);
     for (let a = 0; a < 3; a++) for (let b = 0; b < 3; b++) spread[a]![b]! += normal[a]! * normal[b]!;
@@ -56,13 +56,6 @@ export function rodAt(mesh: Mesh, place: Point): Rod | null {
 
 const quadratic = (m: readonly (readonly number[])[], v: Point): number =>
   v.reduce((sum, a, i) => sum + v.reduce((row, b, j) => row + a * m[i]![j]! * b, 0), 0);
-
-/** Directions spread evenly over the sphere, by the golden angle. */
-function spiral(n: number): Point {
-  const z = 1 - (2 * n + 1) / LOOKS;
-  const [r, turn] = [Math.sqrt(1 - z * z), n * Math.PI * (3 - Math.sqrt(5))];
-  return [r * Math.cos(turn), r * Math.sin(turn), z];
-}
 
 /** The triangle that a place lies on, and how far it is from it. */
 export function faceAt(
