@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { feedJob, GATE_SCHOOLS, placesJob, suggestGatesJob, type GateSchool } from '@zero-pour/jobs';
+import { feedJob, GATE_SCHOOLS, jobText, placesJob, suggestGatesJob, type GateSchool } from '@zero-pour/jobs';
 import { feedGrid, type PartGates } from '@zero-pour/plan';
 import { FEED_LIMITS, formatQuantity, gradeFeed, type SpotFeed } from '@zero-pour/core';
 import { computed, shallowRef, watch } from 'vue';
@@ -26,11 +26,13 @@ const { ask: askPlaces } = useJob(placesJob, { waitMs: 60, resident: true });
 /* The finest grid takes its time: it begins when nobody has moved a gate for a while. */
 const FINAL_AFTER_MS = 6000;
 const { state: final, ask: askFinal, stop } = useJob(feedJob, { waitMs: FINAL_AFTER_MS, background: true });
+/* A wish is another one only by what it asks: a plan is made anew whenever anything is known. */
+const wishText = computed(() => props.entry.feedWish && jobText(feedJob, props.entry.feedWish));
 watch(
-  () => props.entry.feedWish,
-  (wish) => {
+  wishText,
+  () => {
     stop();
-    if (wish) ask(wish);
+    if (props.entry.feedWish) ask(props.entry.feedWish);
   },
   { immediate: true },
 );
@@ -40,8 +42,10 @@ watch(
   { immediate: true },
 );
 watch(
-  () => state.value.status === 'done' && props.entry.finalWish,
-  (wish) => wish && askFinal(wish),
+  () => (state.value.status === 'done' ? wishText.value : undefined),
+  (text) => {
+    if (text && props.entry.finalWish) askFinal(props.entry.finalWish);
+  },
   { immediate: true },
 );
 
