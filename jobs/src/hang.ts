@@ -127,6 +127,7 @@ const hungAirSchema = z.strictObject({
   pockets: z
     .array(z.strictObject({ at: placeSchema, volumeMm3: atLeastZero, depthMm: atLeastZero }))
     .max(100),
+  cellMm: positive,
   spots: z
     .array(z.strictObject({ kind: z.enum(['corner', 'tip']), at: placeSchema, lengthMm: atLeastZero }))
     .max(100),

@@ -85,6 +85,7 @@ describe('what is said of it', () => {
     spinDeg: 0,
     pockets: [],
     spots: [],
+    cellMm: 0.1,
     ...over,
   });
   const said = (now: HungAir, best = now): string[] =>

@@ -16,6 +16,8 @@ export interface Stand {
 export interface HungAir extends Stand {
   pockets: { at: Place; volumeMm3: number; depthMm: number }[];
   spots: HeldSpot[];
+  /** Cups narrower than two of these are not seen. */
+  cellMm: number;
 }
 
 /** Smaller bubbles leave a pit that polishing takes away. mm³ (*shop default* of ours). */
@@ -35,10 +37,11 @@ const turnOf = (normal: Place, { tiltDeg, spinDeg }: Stand): readonly number[] =
 /** Air pockets, inside corners and tips of a part for one stand on its gate (handbook 05). O(cells). */
 export function readHungAir(mesh: Mesh, normal: Place, stand: Stand, cellsMost?: number): HungAir {
   const turn = turnOf(normal, stand);
-  const pockets = pocketsTurned(mesh, turn, cellsMost)
+  const found = pocketsTurned(mesh, turn, cellsMost);
+  const pockets = found.pockets
     .filter(({ volumeMm3 }) => volumeMm3 >= BUBBLE_MM3)
     .map(({ at, volumeMm3, depthMm }) => ({ at, volumeMm3, depthMm }));
-  return { ...stand, pockets, spots: findHeldSpots(mesh, turn) };
+  return { ...stand, pockets, spots: findHeldSpots(mesh, turn), cellMm: found.cellMm };
 }
 
 /** What of two stands holds less: air first, then corners and tips. */

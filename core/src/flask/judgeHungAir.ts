@@ -55,7 +55,7 @@ export function judgeHungAir(name: string, now: HungAir, best: HungAir): Judgeme
       rule: `air ${name}`,
       weight: 'ok',
       lead: `Air leaves ${name}.`,
-      why: say`No cup, level inside corner or thin tip holds anything as it hangs.`,
+      why: say`No cup wider than ${quantity(2 * now.cellMm, 'mm', 1)}, level inside corner or thin tip holds anything as it hangs.`,
     });
   return out;
 }

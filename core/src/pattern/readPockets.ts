@@ -19,22 +19,25 @@ export const HANG_TILTS_DEG = [0, 20, 40, 60] as const;
 /** Air pockets of a part under liquid for one way of hanging (handbook 01, "Findings"). O(cells). */
 export const readPockets = (mesh: WeldedMesh, rotation: Rotation): HangReading => ({
   rotation,
-  pockets: pocketsTurned(mesh, rotationMatrix(rotation)),
+  pockets: pocketsTurned(mesh, rotationMatrix(rotation)).pockets,
 });
 
-/** … as it is turned by a matrix (3 × 3, row by row), on a box of so many cells. */
+/** … as it is turned by a matrix (3 × 3, row by row), on a box of so many cells; `cellMm`: what it tells apart. */
 export function pocketsTurned(
   mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
   m: readonly number[],
   cellsMost = BOX_MAX,
-): AirPocket[] {
+): { pockets: AirPocket[]; cellMm: number } {
   const positions = rotatePoints(mesh.positions, m);
   const bounds = measureBounds(positions);
   const box = sizeOf(bounds).reduce((product, side) => product * Math.max(side, CELL_MIN_MM), 1);
   const frame = frameRound(bounds, Math.max(CELL_MIN_MM, Math.cbrt(box / cellsMost)), 2);
   const pockets = findAirPockets(sweepDexels(positions, mesh.triangles, columnsOf(frame)), frame);
   const back = transposed(m);
-  return pockets
-    .slice(0, POCKETS_MAX)
-    .map((pocket) => ({ ...pocket, at: [...rotatePoints(pocket.at, back)] as AirPocket['at'] }));
+  return {
+    cellMm: frame.cellMm,
+    pockets: pockets
+      .slice(0, POCKETS_MAX)
+      .map((pocket) => ({ ...pocket, at: [...rotatePoints(pocket.at, back)] as AirPocket['at'] })),
+  };
 }

@@ -152,6 +152,7 @@ describe('a tree that was hung by real shapes', () => {
       spinDeg: of.spinDeg,
       pockets: volumeMm3 > 0 ? [{ at: [0, 0, 0] as [number, number, number], volumeMm3, depthMm: 1 }] : [],
       spots: [],
+      cellMm: 0.1,
     });
     const air = (of: AirInput): AirAnswer => {
       asked.push(of);

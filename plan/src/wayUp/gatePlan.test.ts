@@ -3,14 +3,14 @@ import { jointMomentGMm } from '@zero-pour/core';
 import { feedJob, placesJob, type FeedAnswer, type FeedInput, type PlacesAnswer } from '@zero-pour/jobs';
 import { describe, expect, it } from 'vitest';
 import { gatesBefore, planPour, valueOf } from '../index';
-import { fullDoc, LINE, ofOneFlask, planShop } from '../testing/planShop';
+import { blockPattern, fullDoc, LINE, ofOneFlask, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const mass = { at: [5, 5, 4] as [number, number, number], widthMm: 8, modulusMm: 1.2 };
 const placed = (widthMm: number, heightMm = widthMm) => ({ key: `g ${widthMm}`, placeMm: [20, 5, 4] as [number, number, number], normal: [1, 0, 0] as [number, number, number], section: { widthMm, heightMm } }); // prettier-ignore
 
 /** A plan whose feed is answered by a neck ratio, or not at all. */
-function planWith(gates: PourGate[], neckRatio?: number, seen?: PlacesAnswer) {
+function planWith(gates: PourGate[], neckRatio?: number, seen?: PlacesAnswer, pattern = blockPattern()) {
   const asked: FeedInput[] = [];
   const readings = {
     of: (job: { name: string }, input: FeedInput) => {
@@ -29,7 +29,10 @@ function planWith(gates: PourGate[], neckRatio?: number, seen?: PlacesAnswer) {
       [LINE]: { gates: { count: Math.max(1, gates.length), diameterMm: 8, lengthMm: 8, placed: gates } },
     };
   });
-  return { plan: ofOneFlask(planPour({ doc }, { ...planShop(), readings: readings as never })), asked };
+  return {
+    plan: ofOneFlask(planPour({ doc }, { ...planShop(pattern), readings: readings as never })),
+    asked,
+  };
 }
 const rules = (judgements: readonly { rule: string; weight: string }[]): string[] =>
   judgements.map(({ rule, weight }) => `${rule} ${weight}`);
@@ -104,6 +107,15 @@ describe('where they stand and what they carry', () => {
     expect(carry(placed(1.8)).weight).toBe('watch');
     expect(carry(placed(4)).weight).toBe('ok');
     expect(carry({ ...placed(1.8), making: 'modelled', lengthMm: 80 }).weight).toBe('fix');
+  });
+  it('says nothing of the joint of a sprue that the file holds: where it ends is not known', () => {
+    const block = blockPattern();
+    const section = { at: [20, 5, 4], axis: [1, 0, 0], diameterMm: 4, volumeMm3: 30 };
+    const mark = { by: 'cut', at: [22, 5, 4], shiftMm: 0 };
+    const sprues = { marks: [mark], sections: [section], pieceHash: 'b'.repeat(64), piece: block.measure };
+    const said = planWith([], 0.9, seen([]), { ...block, sprues: sprues as never }).plan.gates[0]!.judgements;
+    expect(rules(said)).toContain('feed ok');
+    expect(rules(said).filter((rule) => rule.startsWith('carry'))).toEqual([]);
   });
   it('warns that wax lets go of a resin without wax, unless the gates are printed with it', () => {
     const shy = (gate: PourGate) => rules(own([gate], [good])).includes('wax lets go watch');

@@ -224,7 +224,8 @@ function judgeJoints(
   centreMm: [number, number, number] | undefined,
 ): Judgement[] {
   const density = patternDensity(context);
-  if (!centreMm || !density) return [];
+  // A sprue of the file is joined at an end that nobody has shown: nothing is said of its joint.
+  if (!centreMm || !density || placed.some(({ set }) => !set)) return [];
   // Wire is joined at the part; what is printed with it is joined at its end.
   const joints = placed.map(({ at, direction, lengthMm, diameterMm, set }) => ({
     at: isWire(set) ? at : (at.map((v, k) => v + lengthMm * direction[k]!) as typeof at),
