@@ -4,7 +4,6 @@ import { nextTick } from 'vue';
 import { useRecords } from '../state/recordStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText, showInPour, typeInto } from '../testing/showInPour';
-import ButtonBack from './ButtonBack.vue';
 import ChargeLots from './ChargeLots.vue';
 import { lotStockG } from './lotMoves';
 
@@ -59,32 +58,6 @@ describe('the charge out of lots', () => {
     expect(flatText(page)).toContain('Under its fineness.');
     await typeInto(page, 'Out of it', '500');
     expect(flatText(page)).toContain('More than lies there.');
-  });
-});
-
-describe('the button', () => {
-  it('comes back into a lot of its metal, which is as old as its oldest, once; what is typed anew is booked in its place', async () => {
-    const { page, handle } = showInPour(shop, 31, ButtonBack);
-    await useRecords().load();
-    handle.set(
-      ['flasks', 'f1', 'sprue', 'lots'],
-      [{ key: lotsOf(/^14 ct yellow, buttons/)[0]!.id, massG: 5 }],
-    );
-    handle.set(['result', 'buttonBackG'], { state: 'measured', value: 27 });
-    await nextTick();
-    const buttons = () => lotsOf(/^14 ct yellow, buttons/)[0]!;
-    const before = lotStockG(buttons());
-    await buttonOf(page, 'Book 27.00 g into 14 ct yellow, buttons').trigger('click');
-    await settled();
-    expect(lotStockG(buttons())).toBeCloseTo(before + 27, 6);
-    expect(flatText(page)).toContain('27.00 g booked into 14 ct yellow, buttons.');
-    expect(buttons().melts).toBe(2);
-    handle.set(['result', 'buttonBackG'], { state: 'measured', value: 26.5 });
-    await nextTick();
-    await buttonOf(page, 'Book 26.50 g into 14 ct yellow, buttons').trigger('click');
-    await settled();
-    expect(lotStockG(buttons())).toBeCloseTo(before + 26.5, 6);
-    expect(buttons().melts).toBe(2);
   });
 });
 
