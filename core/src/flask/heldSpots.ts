@@ -1,4 +1,4 @@
-import type { WeldedMesh } from '../mesh';
+import { unitNormals, type WeldedMesh } from '../mesh';
 
 type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
 type Place = [number, number, number];
@@ -42,23 +42,9 @@ export function findHeldSpots(mesh: Mesh, turn: readonly number[]): HeldSpot[] {
 const upOf = (turn: readonly number[], x: number, y: number, z: number): number =>
   turn[6]! * x + turn[7]! * y + turn[8]! * z;
 
-/** Unit normals, three numbers a triangle. */
-function normalsOf({ positions: p, triangles }: Mesh): Float64Array {
-  const normals = new Float64Array(triangles.length);
-  for (let t = 0; t < triangles.length; t += 3) {
-    const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
-    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
-    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
-    const x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx; // prettier-ignore
-    const length = Math.hypot(x, y, z) || 1;
-    normals.set([x / length, y / length, z / length], t);
-  }
-  return normals;
-}
-
 function cornersOf(mesh: Mesh, turn: readonly number[]): HeldSpot[] {
   const { positions: p, triangles } = mesh;
-  const normals = normalsOf(mesh);
+  const normals = unitNormals(mesh);
   const corners = p.length / 3;
   const first = new Map<number, number>();
   const found: HeldSpot[] = [];

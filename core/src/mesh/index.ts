@@ -9,3 +9,4 @@ export { capHoles, type CappedMesh } from './capHoles';
 export { innerShells } from './innerShells';
 export { checkTopology, isClosed, type Topology } from './topology';
 export { measureBounds, measureSolid, sizeOf, type Bounds, type SolidMeasure } from './measureSolid';
+export { unitNormals } from './unitNormals';

@@ -1,4 +1,4 @@
-import type { WeldedMesh } from '../../mesh';
+import { unitNormals, type WeldedMesh } from '../../mesh';
 
 type Mesh = { positions: ArrayLike<number>; triangles: ArrayLike<number> };
 type Point = readonly [number, number, number];
@@ -8,22 +8,6 @@ const BEND_DEG = 22;
 const TURN_DEG = 55;
 
 const cosOf = (deg: number): number => Math.cos((deg * Math.PI) / 180);
-
-/** Unit normals, xyz each. */
-function unitNormals({ positions: p, triangles }: Mesh): Float64Array {
-  const out = new Float64Array(triangles.length);
-  for (let t = 0; t < triangles.length; t += 3) {
-    const [a, b, c] = [3 * triangles[t]!, 3 * triangles[t + 1]!, 3 * triangles[t + 2]!];
-    const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!];
-    const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!];
-    const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-    const length = Math.hypot(nx, ny, nz) || 1;
-    out[t] = nx / length;
-    out[t + 1] = ny / length;
-    out[t + 2] = nz / length;
-  }
-  return out;
-}
 
 /** The face across each edge, −1 where there is none: three a triangle. */
 function acrossEdges({ triangles }: Mesh): Int32Array {
