@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { type } from './fields';
+import { choose, type } from './fields';
 import { startShop, type StartedShop } from './startShop';
 
 let shop: StartedShop;
@@ -58,6 +58,38 @@ test('three bands: fed and filled, hung in the smallest flask, cast out of two l
     }
     await expect(page.getByText(/^Parts (touch|too close)\./)).toBeVisible(SLOW);
     await page.getByRole('button', { name: 'Hang them in this flask' }).click();
+    await expect(page.getByText('Parts apart.')).toBeVisible(SLOW);
+  });
+
+  await test.step('a second pattern of the shop hangs with them in the smallest flask, then on branches', async () => {
+    await page.goto(`${pour}/brief`);
+    await choose(page, 'Add a pattern of the shop', /^Whelk bead/);
+    await expect(page.getByRole('button', { name: /^Take Whelk bead/ })).toBeVisible();
+    await page.goto(`${pour}/sprue`);
+    await expect(page.getByText(/pieces? ha(s|ve) no place on the tree\./)).toBeVisible(SLOW);
+    await page.getByRole('button', { name: 'Smallest flask that takes them' }).click();
+    // With the gate that the rule proposes the bead leans onto its sprue: told, and mended by what is told.
+    await expect(page.getByText(/3 of 4 hang; not even one Whelk bead fits\. .* Longer gates/)).toBeVisible(
+      SLOW,
+    );
+    await page.goto(`${pour}/wayUp`);
+    await page.getByRole('button', { name: 'Whelk bead', exact: true }).click();
+    await type(page, 'Length', '12');
+    await page.goto(`${pour}/sprue`);
+    await page.getByRole('button', { name: 'Smallest flask that takes them' }).click();
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: /^Whelk bead/ })
+        .first(),
+    ).toBeVisible(SLOW);
+    await expect(page.getByText('Parts apart.')).toBeVisible(SLOW);
+    await choose(page, 'Arrangement', 'on branches off a main sprue');
+    await type(page, 'Main sprue, diameter', '8');
+    await page.getByRole('button', { name: 'Hang them in this flask' }).click();
+    await expect(
+      page.getByText(/A branch freezes first|Main sprue feeds them|More gate than sprue/),
+    ).toBeVisible(SLOW);
     await expect(page.getByText('Parts apart.')).toBeVisible(SLOW);
   });
 

@@ -99,6 +99,9 @@ export {
 export type { PourPath, PourValue } from './pour/pourPath';
 export { masterKey, pieceKey, readPieceKey, type NamedPiece, type PieceKey } from './pour/pieces';
 export {
+  ARRANGEMENTS,
+  type Arrangement,
+  USUAL_BRANCH_MM,
   anyPoured,
   emptyFlask,
   FIRST_FLASK,

@@ -26,6 +26,12 @@ const roomSchema = z.strictObject({
   heightMm: positive,
   coneHeightMm: atLeastZero,
 });
+/** Main sprue from the cone's top, and branches off it where there are any. */
+const sprueSchema = z.strictObject({
+  diameterMm: positive,
+  lengthMm: atLeastZero,
+  branchDiameterMm: positive.optional(),
+});
 const parts = z.array(hangingPartSchema).min(1).max(40);
 
 const hangInputSchema = z.strictObject({
@@ -35,8 +41,8 @@ const hangInputSchema = z.strictObject({
   /** Kinds of flask; the first is the one that was chosen. */
   rooms: z.array(roomSchema).min(1).max(60),
   wish: z.enum(FLASK_WISHES),
-  arrangement: z.enum(['straight', 'rings']),
-  mainSprue: z.strictObject({ diameterMm: positive, lengthMm: atLeastZero }),
+  arrangement: z.enum(['straight', 'rings', 'branches']),
+  mainSprue: sprueSchema,
   tiltsDeg: z.array(z.number()).min(1).max(8),
   gaps: z.strictObject({
     wallMm: atLeastZero,
@@ -50,7 +56,7 @@ export type HangInput = z.infer<typeof hangInputSchema>;
 /** Hangs an order in flasks by the real shapes of its parts. */
 export const hangJob = defineJob({
   name: 'hang',
-  version: 1,
+  version: 2,
   input: hangInputSchema,
   output: typed<ChosenFlasks>(),
 });
@@ -66,13 +72,14 @@ const hungInputSchema = z.strictObject({
         heightMm: z.number(),
         tiltDeg: z.number(),
         spinDeg: z.number(),
+        onBranch: z.boolean().optional(),
       }),
     )
     .min(1)
     .max(500),
   room: roomSchema,
   /** Null where all stand on the base. */
-  sprue: z.strictObject({ diameterMm: positive, lengthMm: atLeastZero }).nullable(),
+  sprue: sprueSchema.nullable(),
 });
 export type HungInput = z.infer<typeof hungInputSchema>;
 

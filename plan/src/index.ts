@@ -35,7 +35,7 @@ export {
 export { stepName } from './scale/stepNames';
 export { whyOff, type OffPiece, type OffVerdict, type WhyOff } from './scale/whyOff';
 export { knowSizes, sharesOf, type MeasuredSize, type ShopSizes, type SizeAxis } from './scale/gatherSizes';
-export { gapsOf, hangingParts, roomOf, type PartAir, type RealTree } from './sprue/hungPlan';
+export { branchMm, gapsOf, hangingParts, roomOf, type PartAir, type RealTree } from './sprue/hungPlan';
 export { gatesIn } from './sprue/treePlan';
 export type { PartFill } from './wayUp/fillPlan';
 export { feedGrid, type GateAt, type PartGates } from './wayUp/gatePlan';

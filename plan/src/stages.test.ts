@@ -125,7 +125,7 @@ describe('print', () => {
 describe('tree', () => {
   it('hangs as printed or along an axis of the file', () => {
     const reach = (hangs: 'as printed' | 'x' | 'y' | 'z') =>
-      known(planOf((doc) => void (flaskOf(doc).sprue.hangs = hangs)).tree).layout!.heightMm;
+      known(planOf((doc) => void (flaskOf(doc).sprue.hangs = hangs)).tree).cylinders!.layout.heightMm;
     const factor = known(planOf().scale).percent.value / 100;
     expect(reach('z')).toBeCloseTo(reach('as printed'), 9);
     expect(reach('x') - reach('z')).toBeCloseTo((20 - 8) * factor, 6);
@@ -134,7 +134,7 @@ describe('tree', () => {
 
   it('keeps more room between heavy parts', () => {
     const gap = (castClass: PourDoc['brief']['castClass']) =>
-      known(planOf((doc) => void (doc.brief.castClass = castClass)).tree).form.betweenMm;
+      known(planOf((doc) => void (doc.brief.castClass = castClass)).tree).cylinders!.form.betweenMm;
     expect([gap('standard'), gap('heavy')]).toEqual([4, 6]);
   });
 

@@ -7,6 +7,13 @@ import { pieceKeySchema } from './pieces';
 /** Which way of the part runs along its gate: as it was printed, or an axis of the file. */
 export const HANGS = ['as printed', 'x', 'y', 'z'] as const;
 
+/** How parts stand on a tree: on the base itself, round a main sprue, or on level branches off it. */
+export const ARRANGEMENTS = ['straight', 'rings', 'branches'] as const;
+export type Arrangement = (typeof ARRANGEMENTS)[number];
+
+/** Thickness of branches where none is typed. mm. */
+export const USUAL_BRANCH_MM = 5;
+
 /** Where one piece hangs on the tree, by its name. */
 export const hungSchema = z.strictObject({
   key: pieceKeySchema,
@@ -15,18 +22,21 @@ export const hungSchema = z.strictObject({
   heightMm: quantitySchema('Joined at', 'mm', [0, 600], { digits: 1 }),
   tiltDeg: quantitySchema('Upward from level', 'deg', [-90, 90]),
   spinDeg: quantitySchema('Turned about its gate', 'deg', [-720, 720]),
+  /** Joined to the upper side of a level branch, not to the main sprue. */
+  onBranch: z.boolean().optional(),
 });
 export type HungAt = z.infer<typeof hungSchema>;
 
 export const sprueStageSchema = z.strictObject({
   hangs: z.enum(HANGS).optional(),
   flaskId: idSchema.optional(),
-  arrangement: z.enum(['straight', 'rings']),
+  arrangement: z.enum(ARRANGEMENTS),
   tiltDeg: quantitySchema('Upward from level', 'deg', [0, 80], {
     hint: '30 to 60: bubbles leave, wax drains',
   }),
   mainSprueDiameterMm: quantitySchema('Main sprue, diameter', 'mm', [1, 40], { digits: 2 }),
   mainSprueLengthMm: quantitySchema('Main sprue, length', 'mm', [0, 300], { digits: 1 }),
+  branchDiameterMm: quantitySchema('Branches, diameter', 'mm', [1, 40], { digits: 2 }).optional(),
   /** Hung by their real shapes; absent: reckoned as bounding cylinders. */
   hung: z.array(hungSchema).max(500).optional(),
   weighBy: z.enum(['volume', 'weight']),

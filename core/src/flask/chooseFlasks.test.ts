@@ -14,7 +14,12 @@ const hang = ({ innerDiameterMm }: FlaskRoom, counts: readonly number[]): HungTr
   const hung = counts.reduce((sum, n) => sum + n, 0) - left.reduce((sum, n) => sum + n, 0);
   const piece = { kind: 0, angleDeg: 0, awayMm: 3, heightMm: 20, tiltDeg: 45, spinDeg: 0 };
   const miss = hung > 0 ? null : { what: 'wall' as const, mm: 50 - innerDiameterMm };
-  return { pieces: Array.from({ length: hung }, () => piece), left, mainSprueMm: 20, miss };
+  // The second kind wants a flask of 90 mm.
+  const cannot = counts.map((_, kind) => {
+    const mm = (kind === 1 ? 90 : 50) - innerDiameterMm;
+    return mm > 0 ? { what: 'wall' as const, mm } : null;
+  });
+  return { pieces: Array.from({ length: hung }, () => piece), left, mainSprueMm: 20, miss, cannot };
 };
 const roomsOf = (
   wish: Parameters<typeof chooseFlasks>[2],
@@ -38,9 +43,24 @@ describe('flasks for an order', () => {
     expect(roomsOf('fewest', [10, 14])).toEqual({ rooms: [100, 100, 50], left: [0, 0] });
     expect(roomsOf('fewest', [13])).toEqual({ rooms: [100, 50], left: [0] });
   });
+  it('name the kind that hangs in none of them, with its least miss', () => {
+    const rooms = [room(50), room(70)];
+    expect(chooseFlasks(rooms, [9, 2], 'smallest', hang).cannot).toEqual([
+      null,
+      { what: 'wall', mm: 20, room: 1 },
+    ]);
+    // Once a flask takes it, what is left over is for want of room only.
+    expect(chooseFlasks([...rooms, room(90)], [9, 2], 'smallest', hang).cannot).toEqual([null, null]);
+    expect(chooseFlasks(rooms, [5, 0], 'smallest', hang).cannot).toEqual([null, null]);
+  });
   it('are none where nothing fits, with the least miss and its flask', () => {
     const chosen = chooseFlasks([room(30), room(44)], [3], 'smallest', hang);
     expect(chosen).toMatchObject({ trees: [], left: [3], miss: { what: 'wall', mm: 6, room: 1 } });
-    expect(chooseFlasks([], [3], 'fewest', hang)).toEqual({ trees: [], left: [3], miss: null });
+    expect(chooseFlasks([], [3], 'fewest', hang)).toEqual({
+      trees: [],
+      left: [3],
+      miss: null,
+      cannot: [null],
+    });
   });
 });

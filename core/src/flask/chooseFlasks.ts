@@ -1,4 +1,4 @@
-import type { FlaskRoom, HungTree } from './hangTree';
+import type { FlaskRoom, HungTree, Miss } from './hangTree';
 
 /** What is wanted of the flasks: the first that is given, the smallest that takes all, or as few as do. */
 export const FLASK_WISHES = ['here', 'smallest', 'fewest'] as const;
@@ -10,7 +10,9 @@ export interface ChosenFlasks {
   trees: { room: number; tree: HungTree }[];
   left: number[];
   /** Where nothing hangs: the least miss, and in which kind of flask. */
-  miss: (NonNullable<HungTree['miss']> & { room: number }) | null;
+  miss: (Miss & { room: number }) | null;
+  /** For each kind that hangs in none of the flasks even alone: the least miss, and in which kind of flask. */
+  cannot: ((Miss & { room: number }) | null)[];
 }
 
 /** Flasks of one pour are few: the kiln holds no more. */
@@ -30,11 +32,15 @@ export function chooseFlasks(
   const trees: ChosenFlasks['trees'] = [];
   let left = [...counts];
   let miss: ChosenFlasks['miss'] = null;
+  const alone = counts.map((): (Miss & { room: number }) | null | undefined => undefined);
   const most = wish === 'fewest' ? FLASKS_MOST : 1;
   while (trees.length < most && left.some((n) => n > 0)) {
     let best: { room: number; tree: HungTree } | undefined;
     for (const room of order) {
       const tree = hang(rooms[room]!, left);
+      left.forEach((count, kind) => {
+        if (count > 0) alone[kind] = nearer(alone[kind], tree.cannot[kind] ?? null, room);
+      });
       if (tree.miss && (!miss || tree.miss.mm < miss.mm)) miss = { ...tree.miss, room };
       if (tree.pieces.length > (best?.tree.pieces.length ?? 0)) best = { room, tree };
       // The smallest that takes all of it.
@@ -44,5 +50,16 @@ export function chooseFlasks(
     trees.push(best);
     left = best.tree.left;
   }
-  return { trees, left, miss: trees.length > 0 ? null : miss };
+  const cannot = left.map((count, kind) => (count > 0 ? (alone[kind] ?? null) : null));
+  return { trees, left, miss: trees.length > 0 ? null : miss, cannot };
+}
+
+/** The nearer miss of a kind over the flasks; null once it hangs in one; undefined before any was tried. */
+function nearer(
+  before: (Miss & { room: number }) | null | undefined,
+  miss: Miss | null,
+  room: number,
+): (Miss & { room: number }) | null {
+  if (before === null || !miss) return null;
+  return before && before.mm <= miss.mm ? before : { ...miss, room };
 }

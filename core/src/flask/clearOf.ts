@@ -36,15 +36,17 @@ export function gapOf(a: Hung, b: Hung, within: number, anyNearer = false): numb
 /** Whether two hang nearer than `gapMm`. */
 export const isNearer = (a: Hung, b: Hung, gapMm: number): boolean => gapOf(a, b, gapMm, true) < gapMm;
 
-/** The axis of a main sprue as a surface without width, from one height to another. */
-export function sprueAxis(fromMm: number, toMm: number): TriangleTree {
-  return new TriangleTree(
-    Float64Array.from([0, 0, fromMm, 0, 0, toMm, 0, 0, toMm]),
-    Uint32Array.from([0, 1, 2]),
-  );
-}
+type Vec = readonly [number, number, number];
 
-/** The gap between a part and a main sprue of that radius; its own gate begins there and does not count. */
+/** The axis of a round bar as a surface without width, from one place to another. mm. */
+export const bareAxis = (from: Vec, to: Vec): TriangleTree =>
+  new TriangleTree(Float64Array.from([...from, ...to, ...to]), Uint32Array.from([0, 1, 2]));
+
+/** … of a main sprue, from one height to another. */
+export const sprueAxis = (fromMm: number, toMm: number): TriangleTree =>
+  bareAxis([0, 0, fromMm], [0, 0, toMm]);
+
+/** The gap between a part and a sprue or branch of that radius; its own gate begins there and does not count. */
 export const gapToSprue = (
   { shape, pose }: Hung,
   axis: TriangleTree,

@@ -1,5 +1,5 @@
 import { hang, isNearer } from './clearOf';
-import type { FlaskRoom, HangGaps, HungPiece, HungTree } from './hangTree';
+import type { FlaskRoom, HangGaps, HungPiece, HungTree, Miss } from './hangTree';
 import { reachOf, type HungShape } from './hungShape';
 import { leastClear, SPINS_DEG } from './leastClear';
 import { STRAIGHT_MAX } from './treeLayout';
@@ -19,7 +19,7 @@ export function hangStraight(
   const kinds = counts.flatMap((count, kind) => Array.from({ length: count }, () => kind));
   const stands = kinds.slice(0, STRAIGHT_MAX);
   let best: HungPiece[] | undefined;
-  let miss: NonNullable<HungTree['miss']> = { what: 'wall', mm: Infinity };
+  let miss: Miss = { what: 'wall', mm: Infinity };
   for (const spinDeg of SPINS_DEG) {
     const on = (awayMm: number): HungPiece[] =>
       stands.map((kind, n) => ({
@@ -42,7 +42,10 @@ export function hangStraight(
   }
   const left = [...counts];
   for (const { kind } of best ?? []) left[kind]!--;
-  return { pieces: best ?? [], left, mainSprueMm: best ? sprueMm : 0, miss: best ? null : miss };
+  const cannot = counts.map((count): Miss | null =>
+    count > 0 && !best && stands.length === 1 ? miss : null,
+  );
+  return { pieces: best ?? [], left, mainSprueMm: best ? sprueMm : 0, miss: best ? null : miss, cannot };
 }
 
 function isClear(shapes: readonly HungShape[], pieces: readonly HungPiece[], gapMm: number): boolean {
@@ -56,7 +59,7 @@ function missOf(
   pieces: readonly HungPiece[],
   room: FlaskRoom,
   gaps: HangGaps,
-): NonNullable<HungTree['miss']> {
+): Miss {
   const reaches = pieces.map((piece) => reachOf(shapes[piece.kind]!, piece));
   const wall = Math.max(...reaches.map(({ reachMm }) => reachMm)) + gaps.wallMm - room.innerDiameterMm / 2;
   const top = Math.max(...reaches.map(({ highestMm }) => highestMm)) + gaps.topMm - room.heightMm;

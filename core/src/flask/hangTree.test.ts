@@ -111,6 +111,23 @@ describe('rings round a main sprue', () => {
     expect(Math.min(...heights(0))).toBeGreaterThanOrEqual(Math.max(...heights(1)));
     expect(kept(volumes, tree).pairs[0]!.gapMm).toBeGreaterThanOrEqual(GAPS.betweenMm - 1e-9);
   });
+  it('hang a kind that the common tilt does not suit at another, and name one that none suits', () => {
+    // A slab near its gate leans onto the sprue unless it stands out flat; a rod too long to stand out must lean up.
+    const slab = shapeOf(box([18, 18, 2]), { at: [9, 9, 0], normal: [0, 0, -1], lengthMm: 9 });
+    const rod = shapeOf(box([2, 2, 30]), { at: [1, 1, 0], normal: [0, 0, -1], lengthMm: 6 });
+    const narrow = { ...ROOM, innerDiameterMm: 66 };
+    const form = { ...FORM, tiltsDeg: [0, 60] };
+    const tree = hangRings([slab, rod], [1, 1], narrow, { gaps: GAPS, form });
+    expect(tree.left).toEqual([0, 0]);
+    expect(new Set(tree.pieces.map(({ tiltDeg }) => tiltDeg))).toEqual(new Set([0, 60]));
+    expect(judgeHung(kept([slab, rod], tree, narrow), GAPS, String).every((j) => j.weight === 'ok')).toBe(
+      true,
+    );
+    const flat = hangRings([slab, rod], [1, 1], narrow, { gaps: GAPS, form: { ...FORM, tiltsDeg: [0] } });
+    expect(flat.left).toEqual([0, 1]);
+    // 3 + 6 + 30 and 8 to the wall, of 33.
+    expect(flat.cannot).toEqual([null, { what: 'wall', mm: expect.closeTo(14, 0) }]);
+  });
   it('name the smallest miss where not even one fits', () => {
     const long = [shapeOf(box([4, 4, 60]), { at: [2, 2, 0], normal: [0, 0, -1], lengthMm: 9 })];
     const wide = hangRings(long, [3], { ...ROOM, innerDiameterMm: 50 }, { gaps: GAPS, form: FORM });

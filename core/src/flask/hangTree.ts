@@ -22,6 +22,8 @@ export interface HangGaps {
 /** One that hangs: which of the shapes, and where. */
 export interface HungPiece extends Hanging {
   kind: number;
+  /** Joined to the upper side of a level branch in its direction, not to the main sprue itself. */
+  onBranch?: boolean | undefined;
 }
 
 export interface HungTree {
@@ -31,7 +33,15 @@ export interface HungTree {
   /** Main sprue from the cone's top to where the last ring is joined. mm. */
   mainSprueMm: number;
   /** Where not even one finds room: what is in the way, and by how much at least. */
-  miss: { what: 'wall' | 'top' | 'sprue'; mm: number } | null;
+  miss: Miss | null;
+  /** For each kind that would not hang even alone: what is in its way. */
+  cannot: (Miss | null)[];
+}
+
+/** What is in the way of a part, and by how much at least. mm. */
+export interface Miss {
+  what: 'wall' | 'top' | 'sprue';
+  mm: number;
 }
 
 export interface HangForm {
@@ -44,10 +54,10 @@ export interface HangForm {
 const ANGLE_STEP = 0.5;
 const HEIGHT_STEP = 0.25;
 
+type Stands = Pick<Hanging, 'tiltDeg' | 'spinDeg'>;
+
 /** How a kind hangs at a tilt, wherever round the sprue. */
-interface Stance {
-  tiltDeg: number;
-  spinDeg: number;
+interface Stance extends Stands {
   /** Angle to the next of its kind. */
   pitchDeg: number;
   lowestMm: number;
@@ -57,7 +67,8 @@ interface Stance {
 /**
  * Hangs as many as fit in rings round a main sprue (handbook 05, "Flask and tree"): like with like, heavier nearer the button,
  * each ring as near above the last as the gaps allow. Every gap is exact, so that none is too near. `counts`: how many of each
- * shape. The tilt that hangs the most is taken, of those the one with the shorter sprue. `tell` hears how far it is.
+ * shape. The tilt that hangs the most is taken, of those the one with the shorter sprue; a kind that it does not suit hangs at
+ * another. `tell` hears how far it is.
  */
 export function hangRings(
   shapes: readonly HungShape[],
@@ -65,16 +76,18 @@ export function hangRings(
   room: FlaskRoom,
   { gaps, form, tell = () => {} }: { gaps: HangGaps; form: HangForm; tell?: (share: number) => void },
 ): HungTree {
+  const search = new RingSearch(shapes, room, gaps, form.mainSprueDiameterMm / 2);
   let best: HungTree | undefined;
   form.tiltsDeg.forEach((tiltDeg, n) => {
-    const tree = new RingSearch(shapes, room, gaps, form.mainSprueDiameterMm / 2).hang(counts, tiltDeg);
+    const tree = search.hang(counts, [tiltDeg, ...form.tiltsDeg.filter((other) => other !== tiltDeg)]);
     if (!best || isBetter(tree, best)) best = tree;
     tell((n + 1) / form.tiltsDeg.length);
   });
   return best!;
 }
 
-function isBetter(one: HungTree, other: HungTree): boolean {
+/** More of them; of none, the nearer miss; of as many, the shorter sprue. */
+export function isBetter(one: HungTree, other: HungTree): boolean {
   if (one.pieces.length !== other.pieces.length) return one.pieces.length > other.pieces.length;
   if (one.miss && other.miss) return one.miss.mm < other.miss.mm;
   return one.mainSprueMm < other.mainSprueMm;
@@ -92,15 +105,14 @@ class RingSearch {
     this.axis = sprueAxis(-room.heightMm, 2 * room.heightMm);
   }
 
-  hang(counts: readonly number[], tiltDeg: number): HungTree {
+  /** `tiltsDeg`: the first that suits a kind is its own. */
+  hang(counts: readonly number[], tiltsDeg: readonly number[]): HungTree {
     const left = [...counts];
     const pieces: HungPiece[] = [];
-    let miss: HungTree['miss'] = null;
-    const stances = this.shapes.map((_, kind) => {
-      const found = left[kind]! > 0 ? this.stanceOf(kind, tiltDeg) : null;
-      if (found && 'what' in found && (!miss || found.mm < miss.mm)) miss = found;
-      return found && 'pitchDeg' in found ? found : null;
-    });
+    const tried = this.shapes.map((_, kind) => (left[kind]! > 0 ? this.firstStance(kind, tiltsDeg) : null));
+    const stances = tried.map((found) => (found && 'pitchDeg' in found ? found : null));
+    const cannot = tried.map((found) => (found && 'what' in found ? found : null));
+    let miss = leastMiss(cannot);
     const order = this.shapes
       .map((_, kind) => kind)
       .sort((a, b) => this.shapes[b]!.volumeMm3 - this.shapes[a]!.volumeMm3);
@@ -122,15 +134,23 @@ class RingSearch {
     }
     const highest = Math.max(0, ...pieces.map(({ heightMm }) => heightMm));
     const mainSprueMm = pieces.length > 0 ? Math.max(0, highest - this.room.coneHeightMm) + this.root : 0;
-    return { pieces, left, mainSprueMm, miss: pieces.length > 0 ? null : miss };
+    return { pieces, left, mainSprueMm, miss: pieces.length > 0 ? null : miss, cannot };
   }
 
-  private at(
-    kind: number,
-    { tiltDeg, spinDeg }: Pick<Stance, 'tiltDeg' | 'spinDeg'>,
-    angleDeg: number,
-    heightMm: number,
-  ): HungPiece {
+  private readonly stances = new Map<string, Stance | Miss>();
+  private firstStance(kind: number, tiltsDeg: readonly number[]): Stance | Miss {
+    const tried: Miss[] = [];
+    for (const tiltDeg of tiltsDeg) {
+      const name = `${kind} ${tiltDeg}`;
+      const found = this.stances.get(name) ?? this.stanceOf(kind, tiltDeg);
+      this.stances.set(name, found);
+      if ('pitchDeg' in found) return found;
+      tried.push(found);
+    }
+    return leastMiss(tried)!;
+  }
+
+  private at(kind: number, { tiltDeg, spinDeg }: Stands, angleDeg: number, heightMm: number): HungPiece {
     return { kind, angleDeg, awayMm: this.root, heightMm, tiltDeg, spinDeg };
   }
   private hung(piece: HungPiece): Hung {
@@ -138,9 +158,9 @@ class RingSearch {
   }
 
   /** The spin that lets most stand round; what is in the way where none does. */
-  private stanceOf(kind: number, tiltDeg: number): Stance | NonNullable<HungTree['miss']> {
+  private stanceOf(kind: number, tiltDeg: number): Stance | Miss {
     let best: Stance | undefined;
-    let miss: NonNullable<HungTree['miss']> = { what: 'wall', mm: Infinity };
+    let miss: Miss = { what: 'wall', mm: Infinity };
     for (const spinDeg of SPINS_DEG) {
       const piece = this.at(kind, { tiltDeg, spinDeg }, 0, 0);
       const { reachMm, lowestMm, highestMm } = reachOf(this.shapes[kind]!, piece);
@@ -149,7 +169,7 @@ class RingSearch {
         if (found.mm < miss.mm) miss = found;
         continue;
       }
-      const pitchDeg = this.pitch([kind, spinDeg], [kind, spinDeg], tiltDeg);
+      const pitchDeg = this.pitch([kind, { tiltDeg, spinDeg }], [kind, { tiltDeg, spinDeg }]);
       const stance = { tiltDeg, spinDeg, pitchDeg, lowestMm, highestMm };
       if (!best || isRoomier(stance, best)) best = stance;
     }
@@ -157,7 +177,7 @@ class RingSearch {
   }
 
   /** Of wall, sprue and top the one that a piece misses by the most, as it would hang by itself; up to 0: it has room. */
-  private mostInTheWay(piece: HungPiece, reach: ReturnType<typeof reachOf>): NonNullable<HungTree['miss']> {
+  private mostInTheWay(piece: HungPiece, reach: ReturnType<typeof reachOf>): Miss {
     const { gaps, root, room } = this;
     const toSprue = gapToSprue(this.hung(piece), this.axis, root, gaps.sprueMm);
     const tall = this.floorOf(reach.lowestMm) + reach.highestMm;
@@ -176,10 +196,10 @@ class RingSearch {
   }
 
   /** Least angle between two that stand side by side on one height. */
-  private pitch([a, aSpin]: [number, number], [b, bSpin]: [number, number], tiltDeg: number): number {
-    const first = this.hung(this.at(a, { tiltDeg, spinDeg: aSpin }, 0, 0));
+  private pitch([a, aStands]: [number, Stands], [b, bStands]: [number, Stands]): number {
+    const first = this.hung(this.at(a, aStands, 0, 0));
     const clear = (angle: number): boolean =>
-      !isNearer(first, this.hung(this.at(b, { tiltDeg, spinDeg: bSpin }, angle, 0)), this.gaps.betweenMm);
+      !isNearer(first, this.hung(this.at(b, bStands, angle, 0)), this.gaps.betweenMm);
     return leastClear(0, 180, ANGLE_STEP, clear) ?? 360;
   }
 
@@ -190,7 +210,7 @@ class RingSearch {
   ): { kind: number; toNextDeg: number }[] {
     const pitch = (a: number, b: number): number => {
       const [p, q] = [stances[a]!, stances[b]!];
-      return a === b ? p.pitchDeg : this.pitch([a, p.spinDeg], [b, q.spinDeg], p.tiltDeg);
+      return a === b ? p.pitchDeg : this.pitch([a, p], [b, q]);
     };
     const ring = [queue[0]!];
     const angles: number[] = [];
@@ -215,7 +235,7 @@ class RingSearch {
     stances: readonly (Stance | null)[],
     below: readonly HungPiece[],
     fromMm = -Infinity,
-  ): HungPiece[] | NonNullable<HungTree['miss']> {
+  ): HungPiece[] | Miss {
     const { heightMm } = this.room;
     const floor = Math.max(fromMm, ...ring.map(({ kind }) => this.floorOf(stances[kind]!.lowestMm)));
     const ceiling = Math.min(
@@ -251,6 +271,9 @@ class RingSearch {
     return best ?? { what: 'top', mm: HEIGHT_STEP };
   }
 }
+
+export const leastMiss = (misses: readonly (Miss | null)[]): Miss | null =>
+  misses.reduce((least, miss) => (miss && (!least || miss.mm < least.mm) ? miss : least), null);
 
 /** Rings of one kind, as many in each: what holds for one of them holds for all. */
 function isEven(ring: readonly { kind: number }[], below: readonly HungPiece[]): boolean {

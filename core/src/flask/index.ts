@@ -10,12 +10,15 @@ export {
   type HangGaps,
   type HungPiece,
   type HungTree,
+  type Miss,
 } from './hangTree';
 export { chooseFlasks, FLASK_WISHES, type ChosenFlasks, type FlaskWish } from './chooseFlasks';
 export { hangStraight } from './hangStraight';
+export { hangBranches } from './hangBranches';
+export { branchesOf, branchLengthMm, type Branch, type TreeSprue } from './branches';
 export { measureHung, type HungClearance } from './hungClearance';
 export { judgeHung } from './judgeHung';
-export { judgeMainSprue, SPRUE_OVER_GATE } from './mainSprue';
+export { judgeBranch, judgeMainSprue, SPRUE_OVER_GATE } from './mainSprue';
 export { treeSurface } from './treeSurface';
 export { bestStand, BUBBLE_MM3, readHungAir, type HungAir, type Stand } from './hungAir';
 export { findHeldSpots, type HeldSpot } from './heldSpots';

@@ -20,14 +20,14 @@ export function judgeHung(
       rule: 'base',
       weight: 'fix',
       lead: 'Into the sprue base.',
-      why: say`The lowest part reaches ${mm(-found.baseMm)} under the top of the base's cone. Hang it higher.`,
+      why: say`The lowest part or branch reaches ${mm(-found.baseMm)} under the top of the base's cone. Hang it higher.`,
     });
   if (found.sprueMm !== null && found.sprueMm < gaps.sprueMm - SHORT_MM)
     out.push({
       rule: 'to sprue',
       weight: 'fix',
-      lead: 'Too near the main sprue.',
-      why: say`${mm(found.sprueMm)} of investment between it and a part; ${mm(gaps.sprueMm)} wanted. Longer gates, or turn the part about its gate.`,
+      lead: 'Too near a sprue.',
+      why: say`${mm(found.sprueMm)} of investment between a part and the main sprue or a branch; ${mm(gaps.sprueMm)} wanted. Longer gates, or turn the part about its gate.`,
     });
   const close = found.pairs.filter(({ gapMm }) => gapMm < gaps.betweenMm - SHORT_MM);
   const [narrowest] = found.pairs;

@@ -1,27 +1,30 @@
 import type { TriangleTree } from '../solid';
+import { branchAxis, branchesOf, type TreeSprue } from './branches';
 import { hang } from './clearOf';
 import type { FlaskRoom, HungPiece } from './hangTree';
 import type { HungShape } from './hungShape';
 import { middleOf } from './hungShape';
-import type { Pose } from './pose';
+import { frameRoundAxis, type Pose } from './pose';
+
+type Vec = readonly [number, number, number];
 
 /** Sides of a round sprue in the picture. */
 const SIDES = 24;
 
-/** A tree as one surface: parts, gates and main sprue down to the base. Positions in the flask's axes, mm. */
+/** A tree as one surface: parts, gates, branches and main sprue down to the base. Positions in the flask's axes, mm. */
 export function treeSurface(
   shapes: readonly HungShape[],
   pieces: readonly HungPiece[],
   room: FlaskRoom,
-  sprue: { diameterMm: number; lengthMm: number } | null,
+  sprue: TreeSprue | null,
 ): { positions: Float32Array; triangles: Uint32Array; middles: [number, number, number][] } {
   const hung = pieces.map((piece) => hang(shapes[piece.kind]!, piece));
   const bodies = hung.flatMap(({ shape, pose }) => [
     { tree: shape.tree as Surface, pose: pose as Pose | undefined },
     ...(shape.bar ? [{ tree: shape.bar as Surface, pose: pose as Pose | undefined }] : []),
   ]);
-  const bar = sprue ? round(sprue.diameterMm / 2, 0, room.coneHeightMm + sprue.lengthMm) : undefined;
-  if (bar) bodies.push({ tree: bar, pose: undefined });
+  const bars = sprue ? barsOf(pieces, room, sprue) : [];
+  bodies.push(...bars.map((tree) => ({ tree, pose: undefined })));
   const corners = bodies.reduce((sum, { tree }) => sum + tree.positions.length, 0);
   const faces = bodies.reduce((sum, { tree }) => sum + tree.triangles.length, 0);
   const positions = new Float32Array(corners);
@@ -51,12 +54,32 @@ function copyPosed(from: Float64Array, pose: Pose | undefined, to: Float32Array,
   return at;
 }
 
-function round(radius: number, fromMm: number, toMm: number): Surface {
-  const positions: number[] = [0, 0, fromMm, 0, 0, toMm];
+function barsOf(pieces: readonly HungPiece[], { coneHeightMm }: FlaskRoom, sprue: TreeSprue): Surface[] {
+  const { branchDiameterMm = 0 } = sprue;
+  return [
+    bar(sprue.diameterMm / 2, [0, 0, 0], [0, 0, coneHeightMm + sprue.lengthMm]),
+    ...branchesOf(pieces, branchDiameterMm).map((branch) =>
+      bar(branchDiameterMm / 2, ...branchAxis(branch, branchDiameterMm)),
+    ),
+  ];
+}
+
+/** A round bar from one place to another, closed at both ends. */
+function bar(radius: number, from: Vec, to: Vec): Surface {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]) || 1;
+  const along: Vec = [(to[0] - from[0]) / length, (to[1] - from[1]) / length, (to[2] - from[2]) / length];
+  const [u, w] = frameRoundAxis(along);
+  const positions: number[] = [...from, ...to];
   const triangles: number[] = [];
   for (let n = 0; n < SIDES; n++) {
     const angle = (2 * Math.PI * n) / SIDES;
-    for (const z of [fromMm, toMm]) positions.push(radius * Math.cos(angle), radius * Math.sin(angle), z);
+    const [c, s] = [radius * Math.cos(angle), radius * Math.sin(angle)];
+    for (const end of [from, to])
+      positions.push(
+        end[0] + c * u[0] + s * w[0],
+        end[1] + c * u[1] + s * w[1],
+        end[2] + c * u[2] + s * w[2],
+      );
     const [a, b] = [2 + 2 * n, 2 + 2 * ((n + 1) % SIDES)];
     triangles.push(a, b, a + 1, b, b + 1, a + 1, 0, b, a, 1, a + 1, b + 1);
   }

@@ -28,7 +28,7 @@ describe('suggested gates', () => {
     const gates = suggestGates(two.field, two.mesh, 'one each');
     expect(gates.map(({ feeds }) => feeds)).toEqual([[0], [1]]);
     gates.forEach(({ diameterMm }, n) => {
-      const asked = 4.4 * two.field.hotSpots[n]!.modulusMm;
+      const asked = 1.05 * 4.4 * two.field.hotSpots[n]!.modulusMm;
       expect(diameterMm).toBeGreaterThanOrEqual(asked - 1e-9);
       expect(diameterMm).toBeLessThan(asked + 0.21);
     });
@@ -55,7 +55,7 @@ describe('suggested gates', () => {
     const [gate] = suggestGates(field, mesh);
     expect(gate!.at.some((v) => Math.abs(v) < 1e-6 || Math.abs(v - 6) < 1e-6)).toBe(true);
     expect(gate!.normal.reduce((sum, v, k) => sum + v * (gate!.at[k]! - 3), 0)).toBeGreaterThan(0);
-    const asked = 4.4 * field.hotSpots[0]!.modulusMm;
+    const asked = 1.05 * 4.4 * field.hotSpots[0]!.modulusMm;
     expect(gate!.diameterMm).toBeGreaterThanOrEqual(asked - 1e-9);
     expect(gate!.diameterMm).toBeLessThan(asked + 0.21);
   });

@@ -21,9 +21,12 @@ type ShowFaces = Uint8Array | undefined;
 type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
 type Candidate = Omit<SuggestedGate, 'feeds'>;
 
+/** A finer grid may find a mass so much stouter: a gate that is proposed still feeds it then. */
+const GRID_MARGIN = 1.05;
+
 /** The next step of wax wire that keeps the modulus rule of a mass. */
 function gateFor(modulusMm: number): number {
-  const asked = gateDiameterForModulusMm(modulusMm);
+  const asked = gateDiameterForModulusMm(GRID_MARGIN * modulusMm);
   return Math.round(10 * Math.ceil(asked / GATE_STEP_MM - 1e-9) * GATE_STEP_MM) / 10;
 }
 

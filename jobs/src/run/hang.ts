@@ -2,6 +2,7 @@ import {
   bestStand,
   chooseFlasks,
   endOf,
+  hangBranches,
   hangRings,
   hangStraight,
   makeHungShape,
@@ -38,14 +39,15 @@ const shapesOf = (parts: readonly HangingPart[], context: JobContext): Promise<H
 export const hang: Run<HangInput, ChosenFlasks> = async (input, context) => {
   const shapes = await shapesOf(input.parts, context);
   const { gaps, mainSprue, arrangement, tiltsDeg } = input;
-  const inOne = (room: FlaskRoom, counts: readonly number[]): HungTree =>
-    arrangement === 'straight'
-      ? hangStraight(shapes, counts, room, { gaps, sprueMm: mainSprue.lengthMm })
-      : hangRings(shapes, counts, room, {
-          gaps,
-          form: { mainSprueDiameterMm: mainSprue.diameterMm, tiltsDeg },
-          tell: (share) => context.report('hanging', 0.5 + share / 2),
-        });
+  const { diameterMm: mainSprueDiameterMm, branchDiameterMm = mainSprueDiameterMm } = mainSprue;
+  const tell = (share: number): void => context.report('hanging', 0.5 + share / 2);
+  const inOne = (room: FlaskRoom, counts: readonly number[]): HungTree => {
+    if (arrangement === 'straight')
+      return hangStraight(shapes, counts, room, { gaps, sprueMm: mainSprue.lengthMm });
+    const form = { mainSprueDiameterMm, branchDiameterMm, tiltsDeg };
+    const hangIn = arrangement === 'rings' ? hangRings : hangBranches;
+    return hangIn(shapes, counts, room, { gaps, form, tell });
+  };
   return { output: chooseFlasks(input.rooms, input.counts, input.wish, inOne) };
 };
 

@@ -92,7 +92,7 @@ describe('a tree from weights only', () => {
   };
   it('has its charge by the balance, and says that nobody knows whether it fits', () => {
     const { tree, charge, said } = planWith(noFiles);
-    expect(tree.layout).toBeUndefined();
+    expect(tree.cylinders).toBeUndefined();
     const withFiles = planWith((doc) =>
       Object.assign(doc.flasks[0]!.sprue, { weighBy: 'weight', weighedPatternsG: measured(3.9) }),
     );

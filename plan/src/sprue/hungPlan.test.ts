@@ -134,6 +134,42 @@ describe('a tree that was hung by real shapes', () => {
     expect(upright.asked[0]!.sprue).toBeNull();
     expect(upright.said.some((line) => line.startsWith('main sprue'))).toBe(false);
   });
+  it('on branches has these in its measures, its metal and its judgements', () => {
+    const on = (key: string, awayMm: number): HungAt => ({
+      ...at(key, 90),
+      awayMm,
+      tiltDeg: 90,
+      onBranch: true,
+    });
+    const both = [on(`${LINE}/1`, 20), on(`${LINE}/2`, 30)];
+    const thick =
+      (mm?: number) =>
+      (doc: PourDoc): void =>
+        void Object.assign(doc.flasks[0]!.sprue, { arrangement: 'branches', branchDiameterMm: mm });
+    const { asked, said, tree } = planWith(both, { clearance: FREE, change: thick(10) });
+    expect(asked[0]!.sprue).toEqual({ diameterMm: 12, lengthMm: 30, branchDiameterMm: 10 });
+    expect(asked[0]!.pieces[0]).toMatchObject({ onBranch: true, awayMm: 20 });
+    // One branch to 30 + 5, of which 6 are within the main sprue.
+    const bare = planWith([at(`${LINE}/1`, 0), at(`${LINE}/2`, 180)], { clearance: FREE });
+    const branches = (Math.PI / 4) * 10 ** 2 * (35 - 6);
+    expect(tree.sprues.value - bare.tree.sprues.value).toBeCloseTo(branches / 1000, 9);
+    expect(
+      said.filter((line) => /^(branch|main sprue)/.test(line)).map((line) => line.split(':')[0]),
+    ).toEqual(['main sprue ok']);
+    const thin = planWith(both, { clearance: FREE, change: thick() }).said;
+    expect(thin).toContainEqual(expect.stringMatching(/^branch thin fix: A branch freezes first\./));
+    const over = planWith(both, { clearance: FREE, change: thick(11.5) }).said;
+    expect(over).toContainEqual(
+      expect.stringMatching(/^main sprue thin fix: .* branches of 11\.5 mm want 12\.7 mm/),
+    );
+  });
+  it('on branches has nothing good said of it before it hangs', () => {
+    const branches = (doc: PourDoc): void => void (doc.flasks[0]!.sprue.arrangement = 'branches');
+    const { tree, said } = planWith([], { change: branches });
+    expect(tree.cylinders).toBeUndefined();
+    expect(said).toContainEqual(expect.stringMatching(/^not hung watch/));
+    expect(said.some((line) => line.includes(' ok:'))).toBe(false);
+  });
   it('names pieces that came later, and a sprue that is too short', () => {
     const { said } = planWith([{ ...at(`${LINE}/1`, 0), heightMm: 60 }, at('gone/1', 20)], {
       clearance: FREE,

@@ -1,8 +1,9 @@
-import type { HungAt, PieceKey } from '@zero-pour/contracts';
+import { USUAL_BRANCH_MM, type HungAt, type PieceKey } from '@zero-pour/contracts';
 import {
   CLEARANCE_MM,
   judgeHung,
   judgeHungAir,
+  judgeBranch,
   judgeMainSprue,
   NO_ROTATION,
   quantity,
@@ -61,6 +62,10 @@ export const roomOf = ({ innerDiameterMm, heightMm, coneHeightMm }: FlaskRoom): 
   heightMm,
   coneHeightMm,
 });
+
+/** Thickness of a tree's branches. */
+export const branchMm = ({ branchDiameterMm }: { branchDiameterMm?: number | undefined }): number =>
+  branchDiameterMm ?? USUAL_BRANCH_MM;
 
 /** Turns that bring an axis of the file upright, along the gate. */
 export const ALONG: Record<'x' | 'y' | 'z', Rotation> = {
@@ -158,9 +163,11 @@ export function planHung(
   const byKey = new Map<string, HungAt>(places.map((place) => [place.key, place]));
   const here = pieces.filter(({ key, line }) => byKey.has(key) && kindOf(gates, line) >= 0);
   if (here.length === 0) return undefined;
-  // As it hangs, whatever the form was set to since: only what stands straight up needs no main sprue.
-  const rings = here.some(({ key }) => byKey.get(key)!.tiltDeg !== 90);
+  // As it hangs, whatever the form was set to since: only what stands straight up on the base needs no main sprue.
+  const arms = here.some(({ key }) => byKey.get(key)!.onBranch);
+  const stands = !arms && here.every(({ key }) => byKey.get(key)!.tiltDeg === 90);
   const { mainSprueDiameterMm: diameterMm, mainSprueLengthMm: lengthMm } = decided.sprue;
+  const branchDiameterMm = branchMm(decided.sprue);
   const wish: HungInput = {
     parts: hangingParts(hung, gates, scale),
     pieces: here.map(({ key, line }) => {
@@ -168,7 +175,7 @@ export function planHung(
       return { kind: kindOf(gates, line), ...at };
     }),
     room: roomOf(flask),
-    sprue: rings ? { diameterMm, lengthMm } : null,
+    sprue: stands ? null : { diameterMm, lengthMm, ...(arms ? { branchDiameterMm } : {}) },
   };
   const reading = context.readings.of(hungJob, wish);
   const clearance = reading.status === 'known' ? reading.value : undefined;
@@ -186,9 +193,13 @@ export function planHung(
       ...(clearance ? judgeHung(clearance, gapsOf(context), (n) => here[n]!.name) : [NOT_MEASURED]),
       ...(airs.some(({ answer }) => !answer) ? [AIR_UNREAD] : []),
       ...airs.flatMap(({ name, answer }) => (answer ? judgeHungAir(name, answer.now, answer.best) : [])),
-      ...(rings
-        ? [...judgeMainSprue(diameterMm, gatesMm), ...judgeLength(highest, flask.coneHeightMm + lengthMm)]
-        : []),
+      ...(arms ? judgeBranch(branchDiameterMm, gatesMm) : []),
+      ...(stands
+        ? []
+        : [
+            ...judgeMainSprue(diameterMm, gatesMm, arms ? branchDiameterMm : 0),
+            ...judgeLength(highest, flask.coneHeightMm + lengthMm),
+          ]),
     ],
   };
 }

@@ -77,6 +77,19 @@ describe('whether a part fills', () => {
     });
     expect(asked[0]!.hottest.flaskC).toBeLessThanOrEqual(730);
   });
+  it('has the head of where it hangs: of its pieces the one nearest the button', () => {
+    const hung = [40, 25].map((heightMm, n) => ({
+      key: `${LINE}/${n + 1}`,
+      angleDeg: 180 * n,
+      awayMm: 3,
+      heightMm,
+      tiltDeg: 45,
+      spinDeg: 0,
+    }));
+    const change = (doc: PourDoc): void => void (doc.flasks[0]!.sprue.hung = hung);
+    const { asked } = planWith({ pouring: usualPouring('gravity'), change });
+    expect(asked[0]!.drive).toEqual({ way: 'gravity', headMm: 25 });
+  });
   it('is offered with what each offer worsens', () => {
     const { said } = planWith({ pouring: usualPouring('vacuum'), reading: LATE });
     expect(said[0]).toMatch(/^watch It may fill late\. Where it is 0\.40 mm thick, the metal has 1\.4 times/);

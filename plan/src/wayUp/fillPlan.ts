@@ -47,10 +47,17 @@ function flaskOf({ flasks }: PourContext, { key }: Part): number {
   );
 }
 
-/** Metal that stands over the gates: the button's cone and the main sprue. */
-function headOf({ flasks }: PourContext, flask: number): { headMm: number; guessed: boolean } {
+/**
+ * Metal that stands over the gates of a part as the flask is poured, its base up: of the one that hangs nearest the button, which
+ * has the least; until it is hung that of cone and main sprue.
+ */
+function headOf({ flasks }: PourContext, flask: number, part: Part): { headMm: number; guessed: boolean } {
   const hung = flasks[flask];
   if (!hung?.flask) return { headMm: HEAD_UNKNOWN_MM, guessed: true };
+  const keys = new Set(hung.pieces.filter(({ line }) => line === part.key).map(({ key }) => key));
+  const heights = (hung.decided.sprue.hung ?? []).filter(({ key }) => keys.has(key));
+  if (heights.length > 0)
+    return { headMm: Math.min(...heights.map(({ heightMm }) => heightMm)), guessed: false };
   return { headMm: hung.flask.coneHeightMm + hung.decided.sprue.mainSprueLengthMm, guessed: false };
 }
 
@@ -108,7 +115,7 @@ export function planFill(
   const flask = flaskOf(context, part);
   const none = noFill(context, part);
   const planned = of.pours[flask];
-  const { headMm, guessed } = headOf(context, flask);
+  const { headMm, guessed } = headOf(context, flask, part);
   const known = gather(context, planned && valueOf(planned), headMm);
   if (!('alloy' in known)) return { ...none, judgements: [fillUnread(known)] };
   const { alloy, temperatures, drive } = known;

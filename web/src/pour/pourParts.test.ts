@@ -226,7 +226,7 @@ it('the tree’s drawing says in words what it shows', () => {
   const plan = planOf(pourNumber(29));
   const { tree: planned, context } = plan.flasks[0]!;
   const tree = planned.status === 'known' ? planned.value : undefined;
-  const drawing = show(TreeDrawing, { flask: context.flask, layout: tree!.layout, form: tree!.form });
+  const drawing = show(TreeDrawing, { flask: context.flask, ...tree!.cylinders! });
   expect(drawing.attributes('aria-label')).toContain('in a flask 76 across and 102 high');
   expect(drawing.text()).toMatch(/mm above/);
 });

@@ -2,7 +2,7 @@
 import { anyPoured } from '@zero-pour/contracts';
 import type { FlaskWish } from '@zero-pour/core';
 import { hangJob, hungJob } from '@zero-pour/jobs';
-import { nameOfPart, valueOf } from '@zero-pour/plan';
+import { valueOf } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import { runJob, useJob, whyNot } from '../../jobs';
 import { useShop } from '../../state/shopStore';
@@ -76,8 +76,7 @@ async function countThem(): Promise<void> {
       signal: stop.signal,
       report: (_, done) => (share.value = done),
     });
-    const parts = flask.value.context.parts.map((part) => nameOfPart(part, plan.value.context.parts));
-    sentence.value = fullWords(wanted, output, parts, units.choice);
+    sentence.value = fullWords(wanted, output, units.choice);
   } catch (error) {
     if (!stop.signal.aborted) sentence.value = whyNot(error);
   } finally {

@@ -9,7 +9,7 @@ import { useJob } from '../../jobs';
 import { PartScene, type Point } from '../../pattern';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import { movedByDrag, movedByKey } from './treeMoves';
+import { movedByDrag, movedByKey, withMoved } from './treeMoves';
 
 /** A tree in its flask, from the side or above: its pieces are moved by hand or by keys, the narrowest gaps written in. */
 const props = defineProps<{ tree: RealTree; flask: Flask }>();
@@ -113,8 +113,13 @@ const gaps = computed(() =>
 );
 
 const hung = computed(() => shown.value.context.decided.sprue.hung ?? []);
-const keep = (at: HungAt): void =>
-  set(['flasks', shown.value.context.decided.key, 'sprue', 'hung', at.key], at);
+function keep(at: HungAt): void {
+  const before = hung.value.find(({ key }) => key === at.key);
+  if (!before) return;
+  const path = ['flasks', shown.value.context.decided.key, 'sprue', 'hung'] as const;
+  if (before.onBranch) set(path, withMoved(hung.value, before, at));
+  else set([...path, at.key], at);
+}
 const keepSoon = useThrottleFn(keep, 80, true);
 const open = computed(() => shown.value.context.decided.pour.pouredAt === undefined);
 

@@ -37,6 +37,7 @@ const treeOf = (counts: readonly number[], kinds = counts): HungTree => ({
   left: counts.map((count, kind) => count - kinds[kind]!),
   mainSprueMm: 17.21,
   miss: null,
+  cannot: [],
 });
 async function press(name: string, answer: typeof worker.answer) {
   worker.answer = answer;
@@ -54,6 +55,7 @@ describe('hanging by real shapes', () => {
       trees: [{ room: 0, tree: treeOf(counts) }],
       left: counts.map(() => 0),
       miss: null,
+      cannot: [],
     }));
     const [asked] = worker.asked;
     expect(asked).toMatchObject({ wish: 'here', counts: [3], arrangement: 'rings' });
@@ -69,6 +71,7 @@ describe('hanging by real shapes', () => {
       trees: [{ room: rooms.length - 1, tree: treeOf(counts) }],
       left: counts.map(() => 0),
       miss: null,
+      cannot: [],
     }));
     expect(worker.asked[0]!.wish).toBe('smallest');
     expect(shop.file.lists.flask.map(({ id }) => id)).toContain(doc().flasks[0]!.sprue.flaskId);
@@ -81,6 +84,7 @@ describe('hanging by real shapes', () => {
       ],
       left: [0],
       miss: null,
+      cannot: [],
     }));
     expect(doc().flasks.map(({ pieces }) => pieces?.length)).toEqual([2, 1]);
     const all = doc().flasks.flatMap(({ pieces }) => pieces ?? []);

@@ -1,9 +1,9 @@
-import { emptyFlask, type Flask, type HungAt } from '@zero-pour/contracts';
+import { emptyFlask, type Arrangement, type Flask, type HungAt } from '@zero-pour/contracts';
 import { METRIC, type ChosenFlasks, type HungTree } from '@zero-pour/core';
 import type { HangInput } from '@zero-pour/jobs';
 import { describe, expect, it } from 'vitest';
 import { fullWish, fullWords, hungFlasks, leftWords, sharedOut, type HangWish } from './hangWish';
-import { moved, movedByDrag, movedByKey } from './treeMoves';
+import { moved, movedByDrag, movedByKey, withMoved } from './treeMoves';
 
 const at = { angleDeg: 12.3456, awayMm: 3, heightMm: 20.004, tiltDeg: 45, spinDeg: 90 };
 const treeOf = (kinds: number[], mainSprueMm = 31.234): HungTree => ({
@@ -11,18 +11,20 @@ const treeOf = (kinds: number[], mainSprueMm = 31.234): HungTree => ({
   left: [0, 0],
   mainSprueMm,
   miss: null,
+  cannot: [],
 });
 const FLASKS = [
   { id: 'a', name: '76 × 102' },
   { id: 'b', name: '50 × 60' },
 ] as Flask[];
-const wish = (arrangement: 'rings' | 'straight' = 'rings'): HangWish => ({
+const wish = (arrangement: Arrangement = 'rings'): HangWish => ({
   input: { counts: [3, 2], arrangement } as HangInput,
   keys: [
     ['l1/1', 'l1/2', 'l1/3'],
     ['l2/1', 'l2/2'],
   ],
   flasks: FLASKS,
+  names: ['Band', 'Bead'],
 });
 const chosen = (change: Partial<ChosenFlasks> = {}): ChosenFlasks => ({
   trees: [
@@ -31,6 +33,7 @@ const chosen = (change: Partial<ChosenFlasks> = {}): ChosenFlasks => ({
   ],
   left: [0, 0],
   miss: null,
+  cannot: [],
   ...change,
 });
 
@@ -40,23 +43,22 @@ describe('how many the flask takes', () => {
     trees: [{ room: 0, tree: { ...treeOf([0]), left } }],
     left,
     miss: null,
+    cannot: [],
   });
   it('is tried with the same mix so many times over', () => {
     expect(asked.input.counts).toEqual([36, 24]);
     expect(asked.keys).toEqual(wish().keys);
   });
   it('is said with its mix, and as at least so many where nothing was left over', () => {
-    expect(fullWords(asked, filled([22, 15]), ['Band', 'Bead'], METRIC)).toBe(
+    expect(fullWords(asked, filled([22, 15]), METRIC)).toBe(
       '76 × 102 takes 23: 14 × Band, 9 × Bead, heavier ones first.',
     );
     const one = { ...asked, input: { ...asked.input, counts: [60] } };
-    expect(fullWords(one, filled([0]), ['Band'], METRIC)).toBe('76 × 102 takes at least 60.');
+    expect(fullWords(one, filled([0]), METRIC)).toBe('76 × 102 takes at least 60.');
   });
   it('is a miss where not one hangs', () => {
-    const none: ChosenFlasks = { trees: [], left: [36, 24], miss: { what: 'wall', mm: 3.2, room: 0 } };
-    expect(fullWords(asked, none, [], METRIC)).toMatch(
-      /^Not even one fits\. In 76 × 102 it is 3\.2 mm too wide/,
-    );
+    const none = chosen({ trees: [], left: [36, 24], miss: { what: 'wall', mm: 3.2, room: 0 } });
+    expect(fullWords(asked, none, METRIC)).toMatch(/^Not even one fits\. In 76 × 102 it is 3\.2 mm too wide/);
   });
 });
 
@@ -68,6 +70,12 @@ describe('what was hung', () => {
     expect(first!.hung[0]).toMatchObject({ angleDeg: 12.35, heightMm: 20 });
     expect(second!.hung.map(({ key }) => key)).toEqual(['l1/3', 'l2/2']);
     expect(hungFlasks(wish('straight'), chosen())[0]!.mainSprueLengthMm).toBeUndefined();
+  });
+  it('on branches is kept as such', () => {
+    const tree = treeOf([0]);
+    const on = { ...tree, pieces: [{ ...tree.pieces[0]!, onBranch: true }] };
+    const [found] = hungFlasks(wish('branches'), chosen({ trees: [{ room: 1, tree: on }] }));
+    expect(found).toMatchObject({ mainSprueLengthMm: 31.3, hung: [{ onBranch: true }] });
   });
   it('is shared out over the flasks that there are, and new ones; none is lost', () => {
     const found = hungFlasks(wish(), chosen());
@@ -88,10 +96,34 @@ describe('what was hung', () => {
   it('says what found no room, and by how much one misses', () => {
     expect(leftWords(wish(), chosen(), METRIC)).toBe('');
     expect(leftWords(wish(), chosen({ left: [1, 0] }), METRIC)).toContain('4 of 5 hang; 1 found no room.');
+    const bead = chosen({ left: [0, 2], cannot: [null, { what: 'sprue', mm: 1.2, room: 0 }] });
+    expect(leftWords(wish(), bead, METRIC)).toBe(
+      '3 of 5 hang; not even one Bead fits. In 76 × 102 it is 1.2 mm too near its sprue. Longer gates, or a thinner sprue.',
+    );
     const none = chosen({ trees: [], left: [3, 2], miss: { what: 'wall', mm: 4.23, room: 1 } });
     expect(leftWords(wish(), none, METRIC)).toBe(
       'Not even one fits. In 50 × 60 it is 4.2 mm too wide. A wider flask, steeper, or shorter gates.',
     );
+  });
+});
+
+describe('a branch', () => {
+  it('goes with the piece that is moved, and what stands elsewhere stays', () => {
+    const on = (key: string, heightMm: number, onBranch = true): HungAt => ({
+      key,
+      ...at,
+      heightMm,
+      onBranch,
+    });
+    const places = [on('a/1', 20), on('a/2', 20), on('a/3', 40), on('a/4', 20, false)];
+    const after = withMoved(places, places[0]!, moved(places[0]!, 10, 5));
+    expect(after.map(({ heightMm, angleDeg }) => [heightMm, angleDeg])).toEqual([
+      [25, 22.35],
+      [25, 22.35],
+      [40, 12.3456],
+      [20, 12.3456],
+    ]);
+    expect(after[1]!.awayMm).toBe(at.awayMm);
   });
 });
 

@@ -1,4 +1,4 @@
-import { emptyFlask, type Flask, type HungAt, type PourFlask } from '@zero-pour/contracts';
+import { emptyFlask, type Arrangement, type Flask, type HungAt, type PourFlask } from '@zero-pour/contracts';
 import {
   formatQuantity,
   type ChosenFlasks,
@@ -8,21 +8,29 @@ import {
 } from '@zero-pour/core';
 import type { HangInput } from '@zero-pour/jobs';
 import {
+  branchMm,
   gapsOf,
   gatesIn,
   hangingParts,
+  nameOfPart,
   roomOf,
   valueOf,
   type FlaskPlan,
   type PourPlan,
 } from '@zero-pour/plan';
 
-/** Tilts that are tried, besides that of the form. Degrees upward from level. */
-const TILTS = [30, 45, 60];
+/** Tilts that are tried, besides that of the form. Degrees upward from level; on a branch straight up too. */
+const TILTS: Record<Arrangement, readonly number[]> = {
+  straight: [],
+  rings: [30, 45, 60],
+  branches: [60, 90],
+};
 
 /** What hanging is asked with: the pieces, the flasks that may take them, the shown one first. */
 export interface HangWish {
   input: HangInput;
+  /** What each part is called. */
+  names: string[];
   /** Pieces of each part, by their names. */
   keys: string[][];
   flasks: Flask[];
@@ -49,6 +57,7 @@ export function hangWish(
   const candidates = [...byId.values()];
   return {
     keys,
+    names: gates.map(({ part }) => nameOfPart(part, plan.context.parts)),
     flasks: candidates,
     input: {
       parts: hangingParts(whole, gates, scale.inFlask.value / 100),
@@ -56,8 +65,12 @@ export function hangWish(
       rooms: candidates.map(roomOf),
       wish,
       arrangement: sprue.arrangement,
-      mainSprue: { diameterMm: sprue.mainSprueDiameterMm, lengthMm: sprue.mainSprueLengthMm },
-      tiltsDeg: [...new Set([...TILTS, sprue.tiltDeg])].slice(0, 8),
+      mainSprue: {
+        diameterMm: sprue.mainSprueDiameterMm,
+        lengthMm: sprue.mainSprueLengthMm,
+        ...(sprue.arrangement === 'branches' ? { branchDiameterMm: branchMm(sprue) } : {}),
+      },
+      tiltsDeg: [...new Set([...TILTS[sprue.arrangement], sprue.tiltDeg])],
       gaps: gapsOf(plan.context),
     },
   };
@@ -84,9 +97,10 @@ export function hungFlasks({ keys, flasks, input }: HangWish, chosen: ChosenFlas
       heightMm: tidy(at.heightMm),
       tiltDeg: tidy(at.tiltDeg),
       spinDeg: at.spinDeg,
+      ...(at.onBranch ? { onBranch: true } : {}),
     })),
     // Rounded up, so that the highest gate is still joined to it.
-    mainSprueLengthMm: input.arrangement === 'rings' ? Math.ceil(10 * tree.mainSprueMm) / 10 : undefined,
+    mainSprueLengthMm: input.arrangement === 'straight' ? undefined : Math.ceil(10 * tree.mainSprueMm) / 10,
   }));
 }
 
@@ -108,6 +122,7 @@ export function sharedOut(before: readonly PourFlask[], found: readonly HungFlas
         arrangement: like.arrangement,
         tiltDeg: like.tiltDeg,
         mainSprueDiameterMm: like.mainSprueDiameterMm,
+        ...(like.branchDiameterMm === undefined ? {} : { branchDiameterMm: like.branchDiameterMm }),
       },
     };
     return {
@@ -135,13 +150,8 @@ export function fullWish(wish: HangWish): HangWish {
   return { ...wish, input: { ...wish.input, counts: wish.input.counts.map((n) => n * times) } };
 }
 
-/** How many of each the flask takes; `names` of the parts. */
-export function fullWords(
-  wish: HangWish,
-  chosen: ChosenFlasks,
-  names: readonly string[],
-  units: UnitChoice,
-): string {
+/** How many of each the flask takes */
+export function fullWords(wish: HangWish, chosen: ChosenFlasks, units: UnitChoice): string {
   const [first] = chosen.trees;
   if (!first) return leftWords(wish, chosen, units);
   const hung = wish.input.counts.map((n, kind) => n - first.tree.left[kind]!);
@@ -149,7 +159,7 @@ export function fullWords(
   const more = first.tree.left.every((n) => n === 0) ? 'at least ' : '';
   const mix =
     hung.length > 1
-      ? `: ${hung.map((n, kind) => `${n} × ${names[kind]}`).join(', ')}, heavier ones first`
+      ? `: ${hung.map((n, kind) => `${n} × ${wish.names[kind]}`).join(', ')}, heavier ones first`
       : '';
   return `${wish.flasks[first.room]!.name} takes ${more}${all}${mix}.`;
 }
@@ -157,16 +167,27 @@ export function fullWords(
 const MISSES = {
   wall: (mm: string) => `${mm} too wide. A wider flask, steeper, or shorter gates.`,
   top: (mm: string) => `${mm} too tall. A taller flask, flatter, or a shorter main sprue.`,
-  sprue: (mm: string) => `${mm} too near the main sprue. Longer gates, or a thinner main sprue.`,
+  sprue: (mm: string) => `${mm} too near its sprue. Longer gates, or a thinner sprue.`,
 } as const;
 
 /** What of the order found no room, and by how much; empty where all hangs. */
-export function leftWords({ flasks, input }: HangWish, chosen: ChosenFlasks, units: UnitChoice): string {
+export function leftWords(
+  { flasks, input, names }: HangWish,
+  chosen: ChosenFlasks,
+  units: UnitChoice,
+): string {
+  const missed = ({ what, mm, room }: NonNullable<ChosenFlasks['miss']>): string => {
+    const by = formatQuantity({ value: Math.max(0.1, mm), unit: 'mm', digits: 1 }, units);
+    return `In ${flasks[room]!.name} it is ${MISSES[what](by)}`;
+  };
   const all = input.counts.reduce((sum, n) => sum + n, 0);
   const left = chosen.left.reduce((sum, n) => sum + n, 0);
   if (left === 0) return '';
-  if (!chosen.miss)
-    return `${all - left} of ${all} hang; ${left} found no room. Take a larger flask, or several.`;
-  const mm = formatQuantity({ value: Math.max(0.1, chosen.miss.mm), unit: 'mm', digits: 1 }, units);
-  return `Not even one fits. In ${flasks[chosen.miss.room]!.name} it is ${MISSES[chosen.miss.what](mm)}`;
+  if (chosen.miss) return `Not even one fits. ${missed(chosen.miss)}`;
+  const hang = `${all - left} of ${all} hang;`;
+  const alone = chosen.cannot.flatMap((miss, kind) =>
+    miss ? [`not even one ${names[kind]} fits. ${missed(miss)}`] : [],
+  );
+  if (alone.length > 0) return `${hang} ${alone.join(' And ')}`;
+  return `${hang} ${left} found no room. Take a larger flask, or several.`;
 }

@@ -32,6 +32,13 @@ export function movedByKey(at: HungAt, key: string): HungAt | undefined {
   }
 }
 
+/** Places after one that stands on a branch was moved: all that stand on the same branch go with it. */
+export function withMoved(places: readonly HungAt[], before: HungAt, after: HungAt): HungAt[] {
+  const goes = (at: HungAt): boolean =>
+    at.onBranch === true && at.angleDeg === before.angleDeg && at.heightMm === before.heightMm;
+  return places.map((at) => (goes(at) ? { ...at, angleDeg: after.angleDeg, heightMm: after.heightMm } : at));
+}
+
 interface Pixel {
   x: number;
   y: number;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HANGS } from '@zero-pour/contracts';
+import { HANGS, USUAL_BRANCH_MM } from '@zero-pour/contracts';
 import { formatQuantity, type StageKey } from '@zero-pour/core';
 import { valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -66,6 +66,7 @@ const everyUnit = computed(() => {
       :items="[
         { title: 'straight up on the base', value: 'straight' },
         { title: 'rings round a main sprue', value: 'rings' },
+        { title: 'on branches off a main sprue', value: 'branches' },
       ]"
       :model-value="doc.arrangement"
       @update:model-value="(a) => setInFlask('sprue', 'arrangement', a)"
@@ -76,7 +77,13 @@ const everyUnit = computed(() => {
       :model-value="doc.hangs ?? 'as printed'"
       @update:model-value="(h) => setInFlask('sprue', 'hangs', h)"
     />
-    <PourField v-if="doc.arrangement === 'rings'" :at="inFlask('sprue', 'tiltDeg')" required />
+    <PourField v-if="doc.arrangement !== 'straight'" :at="inFlask('sprue', 'tiltDeg')" required />
+    <PourField
+      v-if="doc.arrangement === 'branches'"
+      :at="inFlask('sprue', 'branchDiameterMm')"
+      :standard="USUAL_BRANCH_MM"
+      standard-from="shop default"
+    />
     <PourField :at="inFlask('sprue', 'mainSprueDiameterMm')" required />
     <PourField :at="inFlask('sprue', 'mainSprueLengthMm')" required />
   </div>
@@ -88,18 +95,18 @@ const everyUnit = computed(() => {
   <OnDemand title="Gates on the part" line="those that are joined in wax, where the part is at hand">
     <GatesInWax />
   </OnDemand>
-  <HangOnTree v-if="tree?.layout && vessel" />
-  <div v-if="tree && vessel" :class="{ fit: tree.layout && !tree.hung }">
+  <HangOnTree v-if="tree && vessel && flask.context.parts.length > 0" />
+  <div v-if="tree && vessel" :class="{ fit: tree.cylinders && !tree.hung }">
     <TreeDrawing
-      v-if="tree.layout && !tree.hung"
+      v-if="tree.cylinders && !tree.hung"
       :flask="vessel"
-      :layout="tree.layout"
-      :form="tree.form"
+      :layout="tree.cylinders.layout"
+      :form="tree.cylinders.form"
       class="sheet"
     />
     <div>
       <JudgementList :judgements="tree.judgements" />
-      <p v-if="tree.layout && !tree.hung" class="mute mt-2">
+      <p v-if="tree.cylinders && !tree.hung" class="mute mt-2">
         Reckoned with each part's bounding cylinder, the largest for all: real parts can only leave more room.
       </p>
     </div>
