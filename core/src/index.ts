@@ -16,6 +16,7 @@ export * from './scale';
 export * from './print';
 export * from './clean';
 export * from './flask';
+export * from './mold';
 export * from './metal';
 export * from './invest';
 export * from './burnout';

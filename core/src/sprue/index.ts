@@ -8,3 +8,4 @@ export {
   type ModelledSprue,
   type ModelledSprues,
 } from './modelSprues';
+export { roundSolid, type SolidMesh } from './roundSolid';
