@@ -30,6 +30,8 @@ export {
   type RecordKind,
   type RecordLists,
   type MetalLot,
+  type Mold,
+  type MoldTest,
   type SizeSeries,
   type TestSetRun,
   type Trial,
@@ -153,6 +155,7 @@ export {
 } from './pour/sizes';
 export { pouredSizesListSchema, type PouredSizes } from './pour/pouredSizes';
 export { pouredPrintsSchema, type PouredPrint } from './pour/pouredPrints';
+export { emptyMold, MOLD_STATES, type MoldState, type Shot } from './record/mold';
 export { LOT_MOVES, LOT_ORIGINS, type LotMoveRow } from './record/metalLot';
 export { SIZE_AXES } from './record/sizeSeries';
 export {

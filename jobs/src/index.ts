@@ -45,3 +45,14 @@ export {
 export { standingInput, standingJob, type StandingInput } from './standing';
 export { spreadJob, tuneJob, type TuningAnswer, type TuningJob } from './tuning';
 export { waysJob, type FoundWays, type WaysInput } from './ways';
+export {
+  moldBlockJob,
+  undercutShadesJob,
+  undercutsJob,
+  type BlockInput,
+  type HalfFile,
+  type MadeBlock,
+  type PullReading,
+  type Undercuts,
+  type UndercutsInput,
+} from './mold';

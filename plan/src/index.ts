@@ -123,3 +123,4 @@ export {
 export { comparable, plateChoice, type ComparedProfile } from './print/plateChoices';
 export { burnoutFor, burnoutWith, type ResinBurnout } from './print/resinBurnout';
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';
+export { judgeWarp, planMold, waxCm3, whyNewest, type MoldPlan, type MoldStep } from './mold/moldPlan';

@@ -62,6 +62,13 @@ export const router = createRouter({
       meta: { title: 'Sizes' },
     },
     {
+      path: '/molds/:id([0-9a-f-]{36})?',
+      name: 'molds',
+      component: () => import('./molds/MoldsPage.vue'),
+      props: true,
+      meta: { title: 'Molds' },
+    },
+    {
       path: '/shop/:kind?/:id?',
       name: 'shop',
       component: () => import('./shop/ShopPage.vue'),

@@ -2,6 +2,7 @@ import { CAST_CLASSES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema } from '../parts';
 import { metalLotSchema } from './metalLot';
+import { moldSchema, moldTestSchema } from './mold';
 import { testSetRunSchema } from './testSet';
 import { sizeSeriesSchema } from './sizeSeries';
 import { cureTestSchema, trialSchema } from './trial';
@@ -13,6 +14,8 @@ export const RECORD_SCHEMAS = {
   testSetRun: testSetRunSchema,
   sizeSeries: sizeSeriesSchema,
   metalLot: metalLotSchema,
+  mold: moldSchema,
+  moldTest: moldTestSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -26,6 +29,8 @@ export type CureTest = BenchRecord<'cureTest'>;
 export type TestSetRun = BenchRecord<'testSetRun'>;
 export type SizeSeries = BenchRecord<'sizeSeries'>;
 export type MetalLot = BenchRecord<'metalLot'>;
+export type Mold = BenchRecord<'mold'>;
+export type MoldTest = BenchRecord<'moldTest'>;
 
 const kept = <K extends RecordKind>(kind: K) =>
   RECORD_SCHEMAS[kind].safeExtend({ id: idSchema }) as unknown as z.ZodType<BenchRecord<K>>;
@@ -36,6 +41,8 @@ export const BENCH_RECORD_SCHEMAS: { [K in RecordKind]: z.ZodType<BenchRecord<K>
   testSetRun: kept('testSetRun'),
   sizeSeries: kept('sizeSeries'),
   metalLot: kept('metalLot'),
+  mold: kept('mold'),
+  moldTest: kept('moldTest'),
 };
 
 /** All records by kind, oldest first. */
@@ -45,8 +52,10 @@ export const recordListsSchema = z.strictObject({
   cureTest: z.array(BENCH_RECORD_SCHEMAS.cureTest),
   testSetRun: z.array(BENCH_RECORD_SCHEMAS.testSetRun),
   sizeSeries: z.array(BENCH_RECORD_SCHEMAS.sizeSeries),
-  // Files written before lots were kept have none.
+  // Files written before these were kept have none.
   metalLot: z.array(BENCH_RECORD_SCHEMAS.metalLot).default([]),
+  mold: z.array(BENCH_RECORD_SCHEMAS.mold).default([]),
+  moldTest: z.array(BENCH_RECORD_SCHEMAS.moldTest).default([]),
 }) as unknown as z.ZodType<RecordLists>;
 export const emptyRecords = (): RecordLists => ({
   trial: [],
@@ -54,6 +63,8 @@ export const emptyRecords = (): RecordLists => ({
   testSetRun: [],
   sizeSeries: [],
   metalLot: [],
+  mold: [],
+  moldTest: [],
 });
 
 /** What the shop's recorded pours say of a resin in a class: pieces and castings looked at, and how many were good. */

@@ -5,3 +5,41 @@ export { cellFor, findPull } from './findPull';
 export { KEY_SHAPES, USUAL_KEYS, type KeyForm, type KeyShape } from './keys';
 export type { SprueForm } from './channels';
 export { makeMoldBlock, type BlockForm, type MoldBlock, type MoldHalf } from './moldBlock';
+export { BEARS_PERCENT, MOLD_KINDS, USUAL_LIFE, type MoldKind } from './material';
+export { judgeRelease, kindsThatRelease, type ReleaseReading } from './judgeRelease';
+export { judgeMaster, TEST_RESULTS, type Master, type TestResult } from './judgeMaster';
+export {
+  FRAME_FILL_CM3,
+  frameFillCm3,
+  pressMinutes,
+  PRESS_MIN,
+  RUBBER,
+  rubberFor,
+  shotG,
+  shotsFor,
+  SILICONE,
+  siliconeFor,
+  type FrameInside,
+} from './amounts';
+export {
+  cheapest,
+  costPerGood,
+  crossings,
+  handsPerGood,
+  ROUTE_LOSS,
+  whichDecides,
+  type Crossing,
+  type Decides,
+  type Rates,
+  type RouteCosts,
+  type RouteInput,
+} from './routes';
+export {
+  shotEvidence,
+  WAX_FAULT_KEYS,
+  WAX_FAULTS,
+  whyWax,
+  type ShotSigns,
+  type WaxFaultKey,
+} from './waxFlaws';
+export { judgeBlock, type Plate } from './judgeBlock';

@@ -5,6 +5,8 @@ export {
   rankCauses,
   ruleOutCauses,
   startingCounts,
+  type Cause,
+  type CauseTest,
   type Change as TriedChange,
   type ChosenChange,
   type Evidence,

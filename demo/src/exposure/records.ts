@@ -1,6 +1,7 @@
 import { couponClass, TUNED_CLASSES, usualCoupon, type BaseResult, type TunedClass } from '@zero-pour/core';
 import type { CureTest, Pattern, RecordLists, TestSetRun, Trial } from '@zero-pour/contracts';
 import { demoId } from '../demoId';
+import { demoMolds } from '../molds';
 import { demoLots } from '../lots';
 import { demoSizes } from '../sizes';
 
@@ -166,6 +167,7 @@ export function demoRecords(patterns: readonly Pattern[], now: Date): RecordList
     testSetRun: RUNS.map((run) => testSetRun(run, patterns, now)),
     sizeSeries: demoSizes(now),
     metalLot: demoLots(now),
+    ...demoMolds(patterns, now),
   };
 }
 

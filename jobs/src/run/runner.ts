@@ -4,6 +4,7 @@ import type { Job } from '../job';
 import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
 import { airJob, hangJob, hungJob, treeShapeJob } from '../hang';
+import { moldBlockJob, undercutShadesJob, undercutsJob } from '../mold';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
 import { patternJob } from '../pattern';
@@ -20,6 +21,7 @@ import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { hang, measureTree, readAir, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
+import { makeBlock, readUndercuts, shadeUndercuts } from './mold';
 import { drawSprues, findSprues } from './sprues';
 import { spread, tune } from './tune';
 
@@ -52,6 +54,9 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(hungJob, measureTree),
     runnable(airJob, readAir),
     runnable(treeShapeJob, showTree),
+    runnable(undercutsJob, readUndercuts),
+    runnable(undercutShadesJob, shadeUndercuts),
+    runnable(moldBlockJob, makeBlock),
     runnable(tuneJob, tune),
     runnable(spreadJob, spread),
   ].map((one) => [one.job.name, one]),

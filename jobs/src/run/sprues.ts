@@ -1,14 +1,6 @@
-import {
-  cutSprues,
-  findRodBodies,
-  modelSprues,
-  readPattern,
-  uniteFile,
-  writeBinaryStl,
-  type WeldedMesh,
-} from '@zero-pour/core';
-import { sha256 } from '../key';
+import { cutSprues, findRodBodies, modelSprues, uniteFile } from '@zero-pour/core';
 import type { DrawnSprues, FoundSprues, ModelSpruesInput, SpruesInput } from '../sprues';
+import { asFile } from './asFile';
 import type { Run } from './context';
 import { readPart } from './readPart';
 
@@ -37,11 +29,3 @@ export const drawSprues: Run<ModelSpruesInput, DrawnSprues> = async ({ part, gat
   const { marks, sections } = made;
   return { output: { status: 'made', file, piece: await asFile(mesh), marks, sections } };
 };
-
-/** A mesh as the bytes of an STL in mm, with what they measure. */
-async function asFile({ positions, triangles }: Pick<WeldedMesh, 'positions' | 'triangles'>) {
-  const bytes = writeBinaryStl(positions, triangles) as Uint8Array<ArrayBuffer>;
-  const reading = readPattern(bytes, 'part.stl', 1);
-  if (reading.status === 'unit needed') throw new Error('The unit of a part is given with it.');
-  return { hash: await sha256(bytes), measure: reading.measure, bytes };
-}

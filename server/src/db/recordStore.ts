@@ -27,6 +27,13 @@ const TITLES: Record<RecordKind, string> = {
   testSetRun: 'A run of the test set',
   sizeSeries: 'A series of sizes',
   metalLot: 'A lot of metal',
+  mold: 'A mold',
+  moldTest: 'A test of a mold’s material',
+};
+/** What a record names that may not be there any more. */
+const NAMED: Partial<Record<RecordKind, string>> = {
+  metalLot: 'metal of that kind',
+  mold: 'pattern or resin of that kind',
 };
 const stored = (kind: RecordKind) => ({
   kind,
@@ -79,7 +86,7 @@ export async function keepRecord<K extends RecordKind>(
   } catch (error) {
     if (isForeignKeyViolation(error))
       throw new Refusal('NOT_FOUND', {
-        what: kind === 'metalLot' ? 'metal of that kind' : 'resin or printer of that kind',
+        what: NAMED[kind] ?? 'resin or printer of that kind',
       });
     throw error;
   }

@@ -12,7 +12,7 @@ export { saveFile } from './saveFile';
 export { default as PartSilhouette } from './view/PartSilhouette.vue';
 export { default as SceneMarks } from './view/SceneMarks.vue';
 export { default as ColourLegend } from './view/ColourLegend.vue';
-export { fillRamp, paintFill, type PaintName } from './view/paint';
+export { fillRamp, paintFill, paintUndercuts, type PaintName } from './view/paint';
 export { PartScene, type Point } from './view/partScene';
 export { onSceneKey, SCENE_KEYS_HELP } from './view/sceneKeys';
 

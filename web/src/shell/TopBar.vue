@@ -16,6 +16,7 @@ const PAGES = [
   { to: '/patterns', name: 'Patterns', also: 'patterns' },
   { to: '/resins', name: 'Resins', also: 'resins' },
   { to: '/sizes', name: 'Sizes', also: 'sizes' },
+  { to: '/molds', name: 'Molds', also: 'molds' },
   { to: '/shop', name: 'Shop', also: 'shop' },
   { to: '/record', name: 'Record', also: 'record' },
 ] as const;

@@ -29,6 +29,7 @@ export function addressOf(entry: NotKept): string {
   if (root === 'settings') return '/shop/settings';
   if (root === 'patterns') return `/patterns/${kind}`;
   if (root === 'records' && kind === 'metalLot') return `/shop/lots/${id}`;
+  if (root === 'records' && kind === 'mold') return `/molds/${id}`;
   if (root === 'records')
     return kind === 'sizeSeries' ? `/sizes/series/${id}` : `/resins/${String(entry.value['resinId'])}`;
   if (kind === 'profile') return `/resins/${String(entry.value['resinId'])}/profiles`;

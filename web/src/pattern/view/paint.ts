@@ -54,6 +54,18 @@ export const fillRamp = (fix: number, watch: number): Ramp => ({
 });
 export const paintFill = (margins: Float32Array, ramp: Ramp): Uint8Array =>
   coloursOf(margins, 1, ramp, Number.isNaN);
+/** Undercuts: the deeper, the darker; from the last on they are all alike. mm. */
+const UNDERCUT_RAMP: Ramp = {
+  limit: 0.1,
+  stops: [
+    [0.1, WHITE],
+    [1, CLAY],
+    [3, BRICK],
+  ],
+};
+/** Depths of what a pull catches at each vertex, mm; 0: nothing. */
+export const paintUndercuts = (depths: Float32Array): Uint8Array =>
+  coloursOf(depths, 1, UNDERCUT_RAMP, (depth) => depth === 0);
 /** Overhang: 1 looks straight down, sin of the limit angle needs support. */
 export const overhangRamp = (limitDeg: number): Ramp => {
   const limit = Math.sin((limitDeg * Math.PI) / 180);

@@ -1,0 +1,1 @@
+export { useMolds } from './moldStore';
