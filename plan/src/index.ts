@@ -124,3 +124,5 @@ export { comparable, plateChoice, type ComparedProfile } from './print/plateChoi
 export { burnoutFor, burnoutWith, type ResinBurnout } from './print/resinBurnout';
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';
 export { judgeWarp, planMold, waxCm3, whyNewest, type MoldPlan, type MoldStep } from './mold/moldPlan';
+export { planRoutes, type RouteRow, type RoutesPlan, type TypedRoutes } from './mold/routePlan';
+export { judgeMoldOfPour, kindsOfRoute, waxesOf } from './mold/moldOfPour';

@@ -26,6 +26,8 @@ export const briefSchema = z.strictObject({
   /** Wanted moment of the pour. */
   zeroAt: momentSchema.optional(),
   route: z.enum(ROUTES),
+  /** Mold that its waxes come from. */
+  moldId: idSchema.optional(),
   /** What is done differently from the pour this one repeats. */
   statedChange: z.string().max(400).optional(),
   againOf: z.number().int().positive().optional(),

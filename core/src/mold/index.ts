@@ -27,6 +27,8 @@ export {
   crossings,
   handsPerGood,
   ROUTE_LOSS,
+  USUAL_RATES,
+  usualRoutes,
   whichDecides,
   type Crossing,
   type Decides,

@@ -145,3 +145,55 @@ export const ROUTE_LOSS: Readonly<
   'wax from a silicone mold': { copies: 2, finestMm: 0.12, spreadPercent: 0.7 },
   'wax from a printed mold': { copies: 1, finestMm: 0.2, spreadPercent: 0.8 },
 };
+
+/** Hands and machines an hour, where the shop has said nothing; in its own currency (*shop defaults*, ours). */
+export const USUAL_RATES: Rates = { perHandsHour: 30, perMachineHour: 2 };
+
+/** A block of a printed mold, and a pressed frame, by this much of the part round it; cm³ (*shop default*, ours). */
+const BLOCK_CM3 = 35;
+
+/** Routes as they usually are (*shop defaults*, ours); resin by the part's own volume and the resin's price. */
+export function usualRoutes({
+  partCm3,
+  resinPerCm3,
+}: {
+  partCm3: number;
+  resinPerCm3: number;
+}): Record<Route, RouteCosts> {
+  // Supports and what stays in the vat: half as much again.
+  const print = 1.5 * partCm3 * resinPerCm3;
+  return {
+    'burn out the print': {
+      mold: null,
+      life: 1,
+      moldYield: 1,
+      piece: { handsMin: 15, material: print, machineH: 0.4 },
+      pieceYield: 0.85,
+      days: 2,
+    },
+    'wax from a rubber mold': {
+      mold: { handsMin: 95, material: print + 22, machineH: 3, days: 2 },
+      life: 500,
+      moldYield: 0.9,
+      piece: { handsMin: 4, material: 0.1, machineH: 0 },
+      pieceYield: 0.9,
+      days: 4,
+    },
+    'wax from a silicone mold': {
+      mold: { handsMin: 70, material: print + 30, machineH: 2, days: 2 },
+      life: 60,
+      moldYield: 0.85,
+      piece: { handsMin: 5, material: 0.1, machineH: 0 },
+      pieceYield: 0.88,
+      days: 4,
+    },
+    'wax from a printed mold': {
+      mold: { handsMin: 45, material: BLOCK_CM3 * resinPerCm3, machineH: 5, days: 1 },
+      life: 40,
+      moldYield: 0.75,
+      piece: { handsMin: 6, material: 0.1, machineH: 0 },
+      pieceYield: 0.82,
+      days: 3,
+    },
+  };
+}

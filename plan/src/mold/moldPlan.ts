@@ -20,6 +20,7 @@ import {
   type WaxFaultKey,
 } from '@zero-pour/core';
 import { figure, type Figure } from '../figure';
+import { waxesOf } from './moldOfPour';
 
 /** A step of making a mold. */
 export interface MoldStep {
@@ -59,8 +60,7 @@ export function planMold(mold: Mold, things: Things): MoldPlan {
   const { kind, frame } = mold;
   const masterCm3 = (things.pattern?.measure.volumeMm3 ?? 0) / 1000;
   const inside = { ...frame, masterCm3 };
-  const waxes = mold.shots.reduce((sum, shot) => sum + shot.waxes, 0);
-  const good = mold.shots.reduce((sum, shot) => sum + Math.min(shot.good, shot.waxes), 0);
+  const { waxes, good } = waxesOf(mold);
   return {
     master: masterOf(mold, things),
     steps: stepsOf(mold, inside),

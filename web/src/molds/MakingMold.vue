@@ -80,6 +80,7 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
     <ol class="steps">
       <li v-for="step in plan.steps" :key="step.key" :class="{ next: step.key === next }">
         <v-checkbox-btn
+          class="box"
           :model-value="step.doneAt !== undefined"
           :aria-label="`${step.name} is done`"
           @update:model-value="toggle(step)"
@@ -108,13 +109,17 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
   margin: 12px 0 0;
 }
 .steps li {
-  display: grid;
-  grid-template-columns: 44px minmax(0, 1fr);
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
   padding: 8px 0;
   border-bottom: 1px solid var(--line);
 }
 .steps li.next {
   background: var(--paper);
+}
+.box {
+  flex: 0 0 40px;
 }
 .mins {
   margin-left: 12px;

@@ -27,8 +27,9 @@ watch([() => props.made, open, canvas, width, height], () => {
   try {
     const shown = (scene.value ??= new PartScene(canvas.value, () => (drawn.value = true)));
     shown.resize(width.value, height.value);
-    const { positions, triangles } = opened(props.made, open.value);
+    const { positions, triangles, colours } = opened(props.made, open.value);
     shown.setShape(positions, triangles, round.value);
+    shown.setColours(colours);
   } catch {
     flat.value = true;
   }
@@ -40,7 +41,7 @@ const facts = computed(() => {
     `${sizeMm.map(mm).join(' × ')}`,
     stepped ? 'parts along the outline, no plane could' : 'parts on one plane',
     `${keys} keys`,
-    vents > 0 ? `${vents} vents` : 'no vent',
+    vents > 0 ? `${vents} ${vents === 1 ? 'vent' : 'vents'}` : 'no vent',
     ...(blindEnds > 0 ? [`${blindEnds} ends without a way out for air`] : []),
     `thinnest wall ${mm(thinnestMm)}`,
   ];

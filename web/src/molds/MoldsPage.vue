@@ -27,7 +27,7 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <main class="molds">
+  <div class="page molds">
     <section aria-label="Molds">
       <div class="page-head">
         <h1>Molds</h1>
@@ -50,7 +50,7 @@ async function add(): Promise<void> {
       </ul>
     </section>
     <MoldPage v-if="mold" :key="mold.id" :mold="mold" />
-  </main>
+  </div>
 </template>
 
 <style scoped>

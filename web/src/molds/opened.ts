@@ -1,27 +1,40 @@
 import type { ViewMesh } from '@zero-pour/jobs';
+import { COLOURS } from '../theme/colours';
 import type { Made } from './useMoldBlock';
 
 /** At its widest each half stands off by so many times the block’s height. */
-const WIDEST = 0.7;
+const WIDEST = 0.8;
 
-/** Both halves moved apart along the pull with the part between them, as one surface round the block’s middle. `open`: 0 to 1. */
-export function opened({ shown, sizeMm }: Pick<Made, 'shown' | 'sizeMm'>, open: number): ViewMesh {
+/** Both halves moved apart along the pull, the part between them in its own colour. */
+export interface OpenedMold extends ViewMesh {
+  /** RGB bytes of each vertex. */
+  colours: Uint8Array;
+}
+
+const rgbOf = (hex: string): [number, number, number] =>
+  [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
+
+/** … as one surface round the block’s middle, each face with its own corners so that edges stay sharp. `open`: 0 to 1. */
+export function opened({ shown, sizeMm }: Pick<Made, 'shown' | 'sizeMm'>, open: number): OpenedMold {
   const away = WIDEST * sizeMm[2] * open;
+  const mold = rgbOf(COLOURS.bone);
   const bodies = [
-    { mesh: shown.lower, up: -away },
-    ...(open > 0.02 ? [{ mesh: shown.part, up: 0 }] : []),
-    { mesh: shown.upper, up: away },
+    { mesh: shown.lower, up: -away, rgb: mold },
+    ...(open > 0.02 ? [{ mesh: shown.part, up: 0, rgb: rgbOf(COLOURS.melt) }] : []),
+    { mesh: shown.upper, up: away, rgb: mold },
   ];
   const middle = middleOf(shown.part.positions);
-  const positions = new Float32Array(bodies.reduce((sum, { mesh }) => sum + mesh.positions.length, 0));
-  const triangles = new Uint32Array(bodies.reduce((sum, { mesh }) => sum + mesh.triangles.length, 0));
-  let [v, t] = [0, 0];
-  for (const { mesh, up } of bodies) {
-    for (const corner of mesh.triangles) triangles[t++] = corner + v / 3;
-    for (let n = 0; n < mesh.positions.length; n++, v++)
-      positions[v] = mesh.positions[n]! - middle[n % 3]! + (n % 3 === 2 ? up : 0);
-  }
-  return { positions, triangles };
+  const corners = bodies.reduce((sum, { mesh }) => sum + mesh.triangles.length, 0);
+  const positions = new Float32Array(3 * corners);
+  const colours = new Uint8Array(3 * corners);
+  let v = 0;
+  for (const { mesh, up, rgb } of bodies)
+    for (const corner of mesh.triangles)
+      for (let k = 0; k < 3; k++, v++) {
+        positions[v] = mesh.positions[3 * corner + k]! - middle[k]! + (k === 2 ? up : 0);
+        colours[v] = rgb[k]!;
+      }
+  return { positions, triangles: Uint32Array.from({ length: corners }, (_, n) => n), colours };
 }
 
 function middleOf(positions: Float32Array): [number, number, number] {

@@ -80,8 +80,8 @@ const next = computed(() => board.next[0]);
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  padding: 0 14px;
-  gap: 0 9px;
+  padding: 0 12px;
+  gap: 0 7px;
 }
 .brand {
   display: flex;
@@ -95,11 +95,10 @@ const next = computed(() => board.next[0]);
 nav {
   display: flex;
   height: 52px;
-  gap: 2px;
 }
 nav a {
   color: var(--line);
-  padding: 0 10px;
+  padding: 0 7px;
   display: flex;
   align-items: center;
   text-decoration: none;
@@ -111,7 +110,7 @@ nav a.on {
 .chip {
   border: 1px solid var(--mute);
   border-radius: 3px;
-  padding: 4px 9px;
+  padding: 4px 7px;
   font-size: 13.5px;
   font-family: var(--text);
   display: flex;

@@ -95,6 +95,7 @@ describe('hanging by real shapes', () => {
       trees: [],
       left: [...counts],
       miss: { what: 'top', mm: 3.4, room: 0 },
+      cannot: [],
     }));
     expect(flatText(none.page)).toMatch(/Not even one fits\. In .* it is 3\.4 mm too tall\./);
     expect(none.doc().flasks[0]!.sprue.hung).toBeUndefined();

@@ -5,6 +5,7 @@ import { classByThickness, judgeClass, nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
+import OnDemand from '../../components/OnDemand.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { PartSilhouette, PatternDrop } from '../../pattern';
 import { useNotices } from '../../state/notices';
@@ -12,6 +13,8 @@ import { usePours } from '../../state/pourStore';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import { useThenOpen } from '../../state/useThenOpen';
+import MoldOfPour from '../route/MoldOfPour.vue';
+import WhichRoute from '../route/WhichRoute.vue';
 import StageHead from '../StageHead.vue';
 import { useBriefLines } from '../../state/useBriefLines';
 import HoldSizeFields from './HoldSizeFields.vue';
@@ -143,15 +146,12 @@ const putAside = (): Promise<boolean> =>
         label="Route"
         :items="[...ROUTES]"
         :model-value="brief.route"
-        :hint="
-          castsWax(brief.route)
-            ? 'The print is a master or a mold; its making is not in the times yet'
-            : 'No mold to make'
-        "
+        :hint="castsWax(brief.route) ? 'The print is a master or a mold: see Molds' : 'No mold to make'"
         persistent-hint
         @update:model-value="(r) => set(['brief', 'route'], r)"
       />
     </div>
+    <MoldOfPour v-if="castsWax(brief.route)" class="mt-3" />
     <template v-if="classJudged.length > 0 && thick">
       <JudgementList :judgements="classJudged" class="mt-2" />
       <v-btn size="small" class="mt-2" @click="set(['brief', 'castClass'], thick.castClass)"
@@ -162,6 +162,10 @@ const putAside = (): Promise<boolean> =>
       <router-link to="/shop/alloy">Add a metal from the book</router-link>
     </p>
   </section>
+
+  <OnDemand title="Which route?" line="what each costs for how many, and where they cross">
+    <WhichRoute />
+  </OnDemand>
 
   <section class="stage-block">
     <h2>Size that must hold in the finished piece</h2>

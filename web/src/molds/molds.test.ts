@@ -1,0 +1,150 @@
+// @vitest-environment happy-dom
+import { emptyMold, type Mold } from '@zero-pour/contracts';
+import { describe, expect, it } from 'vitest';
+import type { VueWrapper } from '@vue/test-utils';
+import { nextTick } from 'vue';
+import { useRecords } from '../state/recordStore';
+import { useFakeShop } from '../testing/fakeServer';
+import { buttonOf, flatText, typeInto } from '../testing/showInPour';
+import MakingMold from './MakingMold.vue';
+import MoldMaster from './MoldMaster.vue';
+import MoldsPage from './MoldsPage.vue';
+import { useMolds } from './moldStore';
+import { opened } from './opened';
+import { PULLS, pullName } from './pulls';
+import { planMold } from '@zero-pour/plan';
+import WaxShots from './WaxShots.vue';
+
+const shop = useFakeShop();
+const NOTHING = { pattern: undefined, resin: undefined, tests: [], thinnestMm: undefined };
+const mold = (over: Partial<Mold> = {}): Mold => ({
+  ...emptyMold(4),
+  id: '00000000-0000-4000-8000-00000000000a',
+  ...over,
+});
+/** A part of the page with what it asks to change. */
+function part(component: object, one: Mold) {
+  const page = shop.show(component, { mold: one, plan: planMold(one, NOTHING), pattern: undefined });
+  const changes = (): Partial<Mold>[] =>
+    (page.findComponent(component as never) as unknown as VueWrapper)
+      .emitted<[Partial<Mold>]>('change')!
+      .map(([fields]) => fields);
+  return { page, changes };
+}
+
+describe('the page of molds', () => {
+  it('lists what there is with what it gave, and plans a new one with the next number', async () => {
+    const page = shop.show(MoldsPage, {});
+    await useRecords().load();
+    await nextTick();
+    expect(flatText(page)).toContain('Oarlock escutcheon, rubber');
+    expect(flatText(page)).toContain('32 waxes, about 468 to go');
+    await useMolds().add();
+    expect(useMolds().all[0]).toMatchObject({ number: 2, name: 'Mold 2', state: 'planned' });
+    const [made] = useMolds().all;
+    useMolds().change(made!, { place: 'Shelf 3' });
+    expect(useMolds().all[0]!.place).toBe('Shelf 3');
+  });
+});
+
+describe('the master', () => {
+  it('is answered yes or no; the same press again takes it back', async () => {
+    const { page, changes } = part(MoldMaster, mold({ master: { sanded: true } }));
+    const yes = (name: string) =>
+      page
+        .find(`[aria-label="${name}"]`)
+        .findAll('button')
+        .find((one) => one.text() === 'yes')!;
+    await yes('Sprue on it').trigger('click');
+    await yes('Layer lines sanded').trigger('click');
+    expect(changes()).toEqual([{ master: { sanded: true, sprued: true } }, { master: {} }]);
+    expect(flatText(page)).toContain('Choose the master’s resin first.');
+  });
+  it('keeps how a silicone took to its resin', async () => {
+    await useRecords().load();
+    const resinId = shop.file.lists.resin[0]!.id;
+    const { page } = part(MoldMaster, mold({ kind: 'silicone', resinId }));
+    await buttonOf(page, 'sticky').trigger('click');
+    await nextTick();
+    expect(useRecords().lists.moldTest.at(-1)).toMatchObject({ resinId, kind: 'silicone', result: 'sticky' });
+    await nextTick();
+    expect(page.find('[aria-label="Tests of silicone"]').text()).toContain('sticky');
+  });
+});
+
+describe('making it', () => {
+  it('ticks steps with their time, and takes a tick back', async () => {
+    const { page, changes } = part(MakingMold, mold({ done: { clean: '2026-11-01T08:00:00.000Z' } }));
+    const box = (name: string) => page.find(`input[aria-label="${name} is done"]`);
+    await box('Pack half, master, pack').setValue(true);
+    await box('Clean frame and master').setValue(false);
+    const [packed, back] = changes();
+    expect(Object.keys(packed!.done!)).toEqual(['clean', 'pack']);
+    expect(back!.done).toEqual({});
+    expect(flatText(page)).toContain('under the press for 60 min');
+  });
+  it('says what hurts at the step that is next only', () => {
+    const before = ['clean', 'pack'].map((key) => [key, '2026-11-01T08:00:00.000Z'] as const);
+    const { page } = part(MakingMold, mold({ done: Object.fromEntries(before) }));
+    expect(flatText(page)).toContain('Press, frame and rubber burn');
+    expect(flatText(page)).not.toContain('cut-proof glove');
+  });
+});
+
+describe('waxes', () => {
+  it('are noted as a shot with its flaws, and make the mold good', async () => {
+    const { page, changes } = part(WaxShots, mold());
+    expect(flatText(page)).toContain('No wax yet.');
+    expect(buttonOf(page, 'Note it').attributes('disabled')).toBeDefined();
+    await typeInto(page, 'Waxes', '4');
+    await typeInto(page, 'Good', '5');
+    expect(flatText(page)).toContain('More good ones than waxes');
+    await typeInto(page, 'Good', '3');
+    await buttonOf(page, 'Bubble').trigger('click');
+    await buttonOf(page, 'Note it').trigger('click');
+    expect(changes()[0]).toMatchObject({ state: 'good', shots: [{ waxes: 4, good: 3, flaws: ['bubble'] }] });
+    expect(changes()[0]!.shots![0]).not.toHaveProperty('waxC');
+  });
+  it('say how many it takes by what came out so far, and nothing without', async () => {
+    const shots = [{ key: 'a', at: '2026-11-01T08:00:00.000Z', waxes: 10, good: 8, flaws: [] }];
+    const known = part(WaxShots, mold({ shots })).page;
+    await typeInto(known, 'Good waxes wanted', '5');
+    expect(flatText(known)).toMatch(/\d+ waxes give 5 good ones nine times in ten, by 8 good of 10 so far/);
+    const unknown = part(WaxShots, mold()).page;
+    await typeInto(unknown, 'Good waxes wanted', '5');
+    expect(flatText(unknown)).toContain('nobody can say how many it takes');
+  });
+  it('a worn mold stays worn when it gives once more', async () => {
+    const { page, changes } = part(WaxShots, mold({ state: 'worn' }));
+    await typeInto(page, 'Waxes', '1');
+    await typeInto(page, 'Good', '1');
+    await buttonOf(page, 'Note it').trigger('click');
+    expect(changes()[0]!.state).toBe('worn');
+  });
+});
+
+describe('a mold that is opened', () => {
+  const triangle = (z: number) => ({
+    positions: Float32Array.from([0, 0, z, 2, 0, z, 0, 2, z]),
+    triangles: Uint32Array.from([0, 1, 2]),
+  });
+  const made = {
+    shown: { lower: triangle(-1), upper: triangle(1), part: triangle(0) },
+    sizeMm: [10, 10, 10] as [number, number, number],
+  };
+  it('has its halves apart along the pull and the part between, and no part while it is closed', () => {
+    const closed = opened(made, 0);
+    expect([closed.positions.length / 9, closed.positions[2], closed.positions.at(-1)]).toEqual([2, -1, 1]);
+    const wide = opened(made, 1);
+    expect(wide.positions.length / 9).toBe(3);
+    expect(wide.positions[2]).toBeCloseTo(-9, 5);
+    expect(wide.positions.at(-1)).toBeCloseTo(9, 5);
+    expect([...wide.colours.slice(0, 3)]).not.toEqual([...wide.colours.slice(9, 12)]);
+  });
+  it('is named by the axis that it opens along', () => {
+    expect(pullName(null)).toBeUndefined();
+    expect(pullName([0, 0, -1])).toBe('z');
+    expect(pullName([0.7, 0, 0.7])).toBeUndefined();
+    expect(PULLS).toHaveLength(3);
+  });
+});
