@@ -7,10 +7,12 @@ import { choosePlane } from './partingPlane';
 /** Directions over the half sphere that are tried, besides the axes and the part's own flat faces. */
 const SPREAD = 40;
 const FACES = 6;
-/** Cells across the part: coarse to choose, finer to decide among the best. */
+/** Cells across the part: coarse to choose among many, in the end as fine as undercuts are told by. */
 const COARSE = 40;
-const FINE = 90;
-const BEST = 4;
+export const ACROSS = 180;
+const BEST = 6;
+/** Anything that is caught weighs more than what is convenient. */
+const CAUGHT_COST = 0.05;
 /** What a share of the outline off one plane, and a tall mold, weigh against trapped volume. */
 const STEPPED_COST = 0.02;
 const TALL_COST = 0.01;
@@ -22,20 +24,20 @@ export const cellFor = (part: Pick<PartMesh, 'positions'>, across: number): numb
 
 /** The direction that traps least (handbook 06); of as little, the one that one plane parts and that makes the lower mold. */
 export function findPull(mesh: PartMesh, tell: (share: number) => void = () => {}): Direction {
-  const tried = [...AXES, ...faceDirections(mesh), ...spread()];
-  const ranked = tried
-    .map((direction, n) => {
-      tell((0.7 * n) / tried.length);
-      return { direction, cost: costOf(mesh, direction, COARSE) };
-    })
-    .sort((a, b) => a.cost - b.cost);
-  const [best] = ranked
-    .slice(0, BEST)
-    .map(({ direction }, n) => {
-      tell(0.7 + (0.3 * n) / BEST);
-      return { direction, cost: costOf(mesh, direction, FINE) };
-    })
-    .sort((a, b) => a.cost - b.cost);
+  const own = [...AXES, ...faceDirections(mesh)];
+  const coarse = spread().map((direction, n) => {
+    tell((0.6 * n) / SPREAD);
+    return { direction, cost: costOf(mesh, direction, COARSE) };
+  });
+  coarse.sort((a, b) => a.cost - b.cost);
+  // What is finer than the coarse grid is caught by some of them all the same.
+  const last = [...own, ...coarse.slice(0, BEST).map(({ direction }) => direction)];
+  let best: { direction: Direction; cost: number } | undefined;
+  for (const [n, direction] of last.entries()) {
+    tell(0.6 + (0.4 * n) / last.length);
+    const cost = costOf(mesh, direction, ACROSS);
+    if (!best || cost < best.cost - 1e-9) best = { direction, cost };
+  }
   return best!.direction;
 }
 
@@ -76,9 +78,18 @@ function costOf(mesh: PartMesh, direction: Direction, across: number): number {
 }
 
 function costOfMap(map: UndercutMap): number {
-  const { frame, trappedMm3, solidMm3 } = map;
+  const { frame, trappedMm3, solidMm3, undercuts } = map;
   const tallest = Math.max(frame.nx, frame.ny, frame.nz);
   return (
-    trappedMm3 / (solidMm3 || 1) + STEPPED_COST * choosePlane(map).offShare + (TALL_COST * frame.nz) / tallest
+    trappedMm3 / (solidMm3 || 1) +
+    (undercuts.length > 0 ? CAUGHT_COST : 0) +
+    STEPPED_COST * choosePlane(map).offShare +
+    (TALL_COST * frame.nz) / tallest
   );
+}
+
+/** What is caught of a part along a pull, on the grid that is told by. `scale`: how much larger the cavity is than the part is drawn. */
+export function readAlong(mesh: PartMesh, pull: Direction, scale = 1): UndercutMap {
+  const part = pullAlong(mesh, pull, scale);
+  return findUndercuts(part, cellFor(part, ACROSS));
 }

@@ -4,7 +4,7 @@ import { InputError } from '../numeric';
 import type { BooleanEngine } from '../solid';
 import { roundSolid, type SolidMesh } from '../sprue';
 import { sprueChannel, ventChannels, VENT_WIDTH_MM, type SprueForm } from './channels';
-import { cellFor } from './findPull';
+import { ACROSS, cellFor } from './findPull';
 import { keyPlaces, keySolid, type KeyForm } from './keys';
 import { choosePlane } from './partingPlane';
 import { blockPart, flatParting, followParting, type BlockPlan, type Channel } from './partingSurface';
@@ -48,8 +48,6 @@ export type MoldBlock =
   /** 'open': only a closed part leaves a cavity; 'not one': a half would be torn; 'thin': the nozzle's seat cuts through. */
   | { status: 'refused'; why: 'open' | 'not one' | 'thin'; mm: number };
 
-/** Cells across the part: finer finds no more than a print shows. */
-const ACROSS = 180;
 /** A plane parts what lies off it by no more than this share: the grid's own steps. */
 const PLANE_OFF = 0.004;
 /** A plane this near the part's lowest or highest place is its face. Cells. */

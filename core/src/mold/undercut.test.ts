@@ -116,6 +116,10 @@ describe('the pull', () => {
     const spool = lathe([[0, 0], [5, 0], [5, 1], [2, 1], [2, 5], [5, 5], [5, 7], [0, 7]], 48); // prettier-ignore
     expect(along(spool, UP)).toBeLessThan(0.15);
   });
+  it('catches nothing where it can, though another would make a flatter mold', () => {
+    const waisted = lathe([[0, 0], [10, 0], [9.6, 2], [9.6, 4], [10, 6], [0, 6]], 48); // prettier-ignore
+    expect(mapOf(waisted, findPull(welded(waisted)), 0.12).undercuts).toEqual([]);
+  });
   it('follows the flat faces of a part that lies askew in its file', () => {
     const [c, s] = [Math.cos(0.37), Math.sin(0.37)];
     const plate = box([14, 9, 2]);
@@ -127,5 +131,16 @@ describe('the pull', () => {
       }),
     };
     expect(along(askew, [s, 0, c])).toBeGreaterThan(0.999);
+  });
+});
+
+describe('wide traps', () => {
+  it('are read in time, however many ways lead through them', () => {
+    // A slot 24 wide under a lip that covers all but its mouth: ways of equal length by the thousand.
+    const cave = together(box([30, 30, 2]), box([30, 2, 6]), box([2, 30, 6]), box([30, 30, 2], [0, 0, 6]));
+    const map = mapOf(cave, UP, 0.25);
+    const deepest = Math.max(...map.undercuts.map(({ depthMm }) => depthMm));
+    expect(deepest).toBeGreaterThan(26);
+    expect(deepest).toBeLessThan(29);
   });
 });

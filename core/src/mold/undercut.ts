@@ -111,8 +111,10 @@ function measureLevel(
       const [i, j] = [c % nx, Math.floor(c / nx)];
       for (const [di, dj, length] of AROUND) {
         const next = (j + dj) * nx + i + di;
-        if (state[base + next] !== TRAPPED || depths[base + next]! <= far + length * cellMm) continue;
-        depths[base + next] = far + length * cellMm;
+        const way = far + length * cellMm;
+        // Kept in fewer digits than it is reckoned in: what differs by rounding only is not nearer.
+        if (state[base + next] !== TRAPPED || depths[base + next]! <= way + 1e-4 * cellMm) continue;
+        depths[base + next] = way;
         push(next, depths[base + next]! / cellMm);
       }
     }

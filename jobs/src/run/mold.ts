@@ -1,10 +1,10 @@
 import {
-  cellFor,
   findPull,
-  findUndercuts,
   makeMoldBlock,
   pullAlong,
+  readAlong,
   rotatePoints,
+  uprightTurn,
   type MoldHalf,
   type WeldedMesh,
 } from '@zero-pour/core';
@@ -14,12 +14,8 @@ import { asFile } from './asFile';
 import type { Run } from './context';
 import { readPart } from './readPart';
 
-/** Cells across a part: a millimetre's tenth on what is 18 mm. */
-const ACROSS = 180;
-
-function readAlong(mesh: WeldedMesh, pull: [number, number, number], scale: number): PullReading {
-  const part = pullAlong(mesh, pull, scale);
-  const { undercuts, trappedMm3, frame } = findUndercuts(part, cellFor(part, ACROSS));
+function pullReading(mesh: WeldedMesh, pull: [number, number, number], scale: number): PullReading {
+  const { undercuts, trappedMm3, frame } = readAlong(mesh, pull, scale);
   return { pull, undercuts, trappedMm3, cellMm: frame.cellMm };
 }
 
@@ -28,18 +24,17 @@ export const readUndercuts: Run<UndercutsInput, Undercuts> = async ({ part, scal
   const report = (share: number): void => context.report('turning', 0.1 + 0.7 * share);
   const best = [...findPull(mesh, report)] as [number, number, number];
   context.report('reading', 0.85);
-  if (!pull) return { output: { asked: readAlong(mesh, best, scale), best: null } };
-  return { output: { asked: readAlong(mesh, pull, scale), best: readAlong(mesh, best, scale) } };
+  if (!pull) return { output: { asked: pullReading(mesh, best, scale), best: null } };
+  return { output: { asked: pullReading(mesh, pull, scale), best: pullReading(mesh, best, scale) } };
 };
 
 export const shadeUndercuts: Run<ShadesInput, Float32Array> = async ({ part, pull, places }, context) => {
   const { mesh } = await readPart(part, context);
-  const pulled = pullAlong(mesh, pull);
-  const { frame, depths } = findUndercuts(pulled, cellFor(pulled, ACROSS));
+  const { frame, depths } = readAlong(mesh, pull);
   const { nx, ny, nz, cellMm, originMm } = frame;
   const bytes = await context.blob(places);
   const points = new Float32Array(bytes.buffer, bytes.byteOffset, bytes.byteLength / 4);
-  const at = rotatePoints(points, pulled.turn);
+  const at = rotatePoints(points, uprightTurn(pull));
   const shades = new Float32Array(points.length / 3);
   for (let v = 0; v < shades.length; v++) {
     const [i, j, k] = [0, 1, 2].map((n) => Math.round((at[3 * v + n]! - originMm[n]!) / cellMm)) as [
