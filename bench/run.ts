@@ -1,8 +1,9 @@
-// npm run bench -- exposure | gates | mesh | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
+import { measureMold } from './mold';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
 import { measureSprues } from './sprues';
@@ -12,6 +13,7 @@ const BENCHES = {
   exposure: measureExposure,
   gates: measureGates,
   mesh: measureMesh,
+  mold: measureMold,
   orient: measureOrient,
   page: measurePage,
   sprues: measureSprues,

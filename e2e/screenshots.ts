@@ -28,6 +28,16 @@ const hangTree = async (page: Page): Promise<void> => {
   await page.waitForTimeout(800);
 };
 /** Two steps side by side, and a timer. */
+/** The undercuts of a pull that catches something, and the halves that it makes all the same. */
+const openMold = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'along x' }).click();
+  await page.getByRole('button', { name: 'Read the undercuts' }).click();
+  await page.getByText(/Opens along/).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Make the halves' }).click();
+  await page.getByRole('button', { name: 'Save the lower half' }).waitFor({ timeout: 60_000 });
+  await page.getByRole('heading', { name: 'Making it' }).scrollIntoViewIfNeeded();
+  await page.waitForTimeout(1500);
+};
 const beginCleaning = async (page: Page): Promise<void> => {
   for (const key of [' ', 'ArrowRight', ' ', 't']) await page.keyboard.press(key);
 };
@@ -96,7 +106,7 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
       before: (page) => page.getByRole('button', { name: 'over time' }).click(),
     },
     { name: 'pour-result', at: `${pour(23)}/result` },
-    { name: 'patterns', at: '/patterns', before: (page) => page.waitForTimeout(90_000) },
+    { name: 'mold', at: '/molds', size: { width: 1280, height: 1420 }, before: openMold },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
     { name: 'pattern-findings', at: '/patterns', before: openPattern('Limpet cufflink', /cup keeps air/) },
     { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },

@@ -29,7 +29,9 @@ export function demoMolds(patterns: readonly Pattern[], now: Date): { mold: Mold
         resinId,
         scalePercent: 103.2,
         master: { sprued: true, sanded: true, cured: true },
-        done: { clean: ago(43), press: ago(43), cut: ago(42) },
+        done: Object.fromEntries(
+          ['clean', 'pack', 'press', 'cool', 'cut', 'check', 'first'].map((key) => [key, ago(43)]),
+        ),
         wax: { usualC: 68, usualKpa: 55, restMin: 1.5, pieceG: 0.62 },
         shots: SHOTS.map(([days, waxes, good, flaws], n) => ({
           key: `s${n + 1}`,

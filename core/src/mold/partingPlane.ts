@@ -41,7 +41,8 @@ export function choosePlane(map: UndercutMap): PartingPlane {
   for (let n = 0; n <= LEVELS; n++) reached.push((now += change[n]!));
   const most = Math.max(...reached);
   // The longest run of the best level.
-  let [from, to] = [reached.indexOf(most), reached.indexOf(most)];
+  const from = reached.indexOf(most);
+  let to = from;
   while (to < LEVELS && reached[to + 1] === most) to++;
   return { heightMm: low + ((from + to) / 2) * step, offShare: columns === 0 ? 0 : 1 - most / columns };
 }

@@ -121,7 +121,8 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
 .box {
   flex: 0 0 40px;
 }
-.mins {
+.mins,
+.when {
   margin-left: 12px;
 }
 p {

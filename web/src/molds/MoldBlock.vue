@@ -50,16 +50,17 @@ const block = useMoldBlock(
   () => props.mold,
   () => props.pattern,
 );
-const releases = computed(() => judgements.value.every(({ weight }) => weight !== 'stop'));
-/** The block against the plates of the shop’s printers. */
-const plate = computed<Judgement[]>(() => {
+/** Rubber and silicone are not printed: a printed mold of the same part is one of flexible resin. */
+const packed = computed(() => props.mold.kind === 'rubber' || props.mold.kind === 'silicone');
+/** The halves as they were made: whether they let go, by what they caught themselves, and whether they go on a plate. */
+const halvesJudged = computed<Judgement[]>(() => {
   const made = block.made.value;
-  return made
-    ? judgeBlock(
-        made,
-        shop.lists.printer.filter(({ retired }) => !retired),
-      )
-    : [];
+  if (!made) return [];
+  const { undercuts, cellMm } = made;
+  const trappedMm3 = undercuts.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
+  const kind = packed.value ? 'flexible resin' : props.mold.kind;
+  const printers = shop.lists.printer.filter(({ retired }) => !retired);
+  return [...judgeRelease({ undercuts, trappedMm3, cellMm }, kind, null), ...judgeBlock(made, printers)];
 });
 async function keepHalves(): Promise<void> {
   const halves = await block.keep();
@@ -112,11 +113,7 @@ async function keepHalves(): Promise<void> {
         </li>
       </ul>
       <h3 class="mt-4">
-        {{
-          mold.kind === 'rubber' || mold.kind === 'silicone'
-            ? 'A printed mold of it instead'
-            : 'Its two halves'
-        }}
+        {{ packed ? 'A printed mold of it instead' : 'Its two halves' }}
       </h3>
       <div class="form-grid">
         <QuantityField
@@ -155,10 +152,7 @@ async function keepHalves(): Promise<void> {
       <p v-if="block.sentence.value" role="alert" class="mt-2">{{ block.sentence.value }}</p>
       <template v-if="block.made.value">
         <MoldHalves :made="block.made.value" class="mt-3" />
-        <JudgementList :judgements="plate" class="mt-2" />
-        <p v-if="!releases" class="tone fix mt-2">
-          <b>They would not let the wax go.</b> Take one of the ways out above before you print them.
-        </p>
+        <JudgementList :judgements="halvesJudged" class="mt-2" />
         <div class="acts mt-2">
           <v-btn @click="block.save('lower')">Save the lower half</v-btn>
           <v-btn @click="block.save('upper')">Save the upper half</v-btn>

@@ -90,7 +90,7 @@ canvas {
 }
 .slide input {
   flex: 1;
-  accent-color: var(--pine, currentcolor);
+  accent-color: var(--melt);
   min-height: 32px;
 }
 </style>

@@ -2,7 +2,7 @@
 import { MOLD_STATES, type Mold } from '@zero-pour/contracts';
 import { MOLD_KINDS } from '@zero-pour/core';
 import { planMold } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import PhotoRow from '../components/PhotoRow.vue';
 import QuantityField from '../components/QuantityField.vue';
@@ -23,6 +23,8 @@ const shop = useShop();
 const records = useRecords();
 const analyses = useAnalyses();
 const pattern = computed(() => molds.patternOf(props.mold));
+/* Its thinnest place decides whether the press breaks it. */
+watch(pattern, (now) => now && void analyses.ensure(now, true), { immediate: true });
 const plan = computed(() => {
   const known = pattern.value && analyses.of(pattern.value);
   return planMold(props.mold, {
