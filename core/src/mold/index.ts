@@ -45,3 +45,4 @@ export {
   type WaxFaultKey,
 } from './waxFlaws';
 export { judgeBlock, type Plate } from './judgeBlock';
+export { FRAME_WALL_MM, moldFrame } from './frame';

@@ -2,13 +2,14 @@ import { checkTopology, isClosed, measureBounds, type WeldedMesh } from '../mesh
 import { uniteFile } from '../pattern';
 import { InputError } from '../numeric';
 import type { BooleanEngine } from '../solid';
-import { roundSolid, type SolidMesh } from '../sprue';
-import { sprueChannel, ventChannels, VENT_WIDTH_MM, type SprueForm } from './channels';
+import type { SolidMesh } from '../sprue';
+import { sprueChannel, ventChannels, type SprueForm } from './channels';
 import { ACROSS, cellFor } from './findPull';
 import { keyPlaces, keySolid, type KeyForm } from './keys';
 import { choosePlane } from './partingPlane';
 import { blockPart, flatParting, followParting, type BlockPlan, type Channel } from './partingSurface';
 import { pullAlong, type Direction, type PulledPart } from './pull';
+import { sprueSolid, ventSolid } from './waySolids';
 import { findUndercuts, type Undercut, type UndercutMap } from './undercut';
 
 export interface BlockForm {
@@ -159,56 +160,6 @@ function layOut(
   };
 }
 const ANY_WAY: SprueForm = { neckMm: 1, nozzleMm: 1, towardDeg: null };
-
-/** The seat of the nozzle takes so much of the way's end, at most. mm. */
-const SEAT_MM = 6;
-
-function sprueSolid({ from, to }: Channel, { neckMm, nozzleMm }: SprueForm): SolidMesh {
-  const axis = [to[0] - from[0], to[1] - from[1], to[2] - from[2]] as const;
-  const length = Math.hypot(...axis);
-  const seat = Math.min(SEAT_MM, length / 2);
-  const unit = axis.map((v) => v / length) as unknown as Direction;
-  return roundSolid(from, unit, [[0, neckMm / 2], [length - seat, neckMm / 2], [length, nozzleMm / 2]]); // prettier-ignore
-}
-
-/** A vent is as deep as wax does not follow. mm. */
-const VENT_DEPTH_MM = 0.3;
-
-function ventSolid({ from, to }: Channel): SolidMesh {
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const length = Math.hypot(dx, dy) || 1;
-  const [sx, sy] = [(-dy / length) * (VENT_WIDTH_MM / 2), (dx / length) * (VENT_WIDTH_MM / 2)];
-  const h = VENT_DEPTH_MM / 2;
-  const positions = [from, to].flatMap(([x, y, z]) => [
-    x + sx, y + sy, z - h, x - sx, y - sy, z - h, x - sx, y - sy, z + h, x + sx, y + sy, z + h,
-  ]); // prettier-ignore
-  const triangles = [0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7];
-  for (let n = 0; n < 4; n++) {
-    const m = (n + 1) % 4;
-    triangles.push(n, m, 4 + m, n, 4 + m, 4 + n);
-  }
-  // Outward: checked by the volume's sign.
-  const made = { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) };
-  return signedVolume(made) > 0 ? made : { ...made, triangles: made.triangles.reverse() };
-}
-
-function signedVolume({
-  positions: p,
-  triangles,
-}: {
-  positions: ArrayLike<number>;
-  triangles: Uint32Array;
-}): number {
-  let sum = 0;
-  for (let t = 0; t < triangles.length; t += 3) {
-    const [a, b, c] = [3 * triangles[t]!, 3 * triangles[t + 1]!, 3 * triangles[t + 2]!];
-    sum +=
-      p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!) -
-      p[a + 1]! * (p[b]! * p[c + 2]! - p[b + 2]! * p[c]!) +
-      p[a + 2]! * (p[b]! * p[c + 1]! - p[b + 1]! * p[c]!);
-  }
-  return sum / 6;
-}
 
 /** Both halves with cavity, ways and keys cut; null where one is torn apart. */
 function cutHalves<S>(

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Mold } from '@zero-pour/contracts';
-import { formatPhrase, formatQuantity } from '@zero-pour/core';
+import { formatPhrase, formatQuantity, moldFrame, writeBinaryStl } from '@zero-pour/core';
 import { judgeWarp, type MoldPlan, type MoldStep } from '@zero-pour/plan';
 import { computed } from 'vue';
 import FigureValue from '../components/FigureValue.vue';
 import JudgementList from '../components/JudgementList.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { said } from '../components/said';
+import { saveFile } from '../pattern';
 import { useUnits } from '../state/unitStore';
 import { clockTime } from '../time/shopClock';
 
@@ -22,6 +23,12 @@ const next = computed(() => props.plan.steps.find(({ doneAt }) => !doneAt)?.key)
 function toggle({ key, doneAt }: MoldStep): void {
   const { [key]: _, ...others } = props.mold.done;
   emit('change', { done: doneAt ? others : { ...others, [key]: new Date().toISOString() } });
+}
+/** A box of these insides, open above: for rubber that is packed cold, and for silicone. */
+function saveFrame(): void {
+  const { positions, triangles } = moldFrame(props.mold.frame);
+  const bytes = writeBinaryStl(positions, triangles) as Uint8Array<ArrayBuffer>;
+  saveFile(new Blob([bytes]), `${props.mold.name}, frame.stl`);
 }
 const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
 </script>
@@ -68,6 +75,7 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
         v-if="plan.press"
         >; under the press for <FigureValue :figure="plan.press" class="num" /></template
       >.
+      <button type="button" class="text-button" @click="saveFrame">Save a frame to print</button>
     </p>
     <QuantityField
       v-if="!packed"
