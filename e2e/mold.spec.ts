@@ -133,6 +133,10 @@ test('a signet blank by rubber from master to five waxes to a pour; a waisted bo
       const reading = readPattern(await readFile(file), 'half.stl', 1);
       expect(reading).toMatchObject({ status: 'read', measure: { closed: true, shells: 1 } });
     }
+    await type(page, 'Wall round the part', '10');
+    await expect(page.getByText('These halves are of what was set before.')).toBeVisible();
+    await page.getByRole('button', { name: 'Make the halves' }).click();
+    await expect(page.getByText('These halves are of what was set before.')).toBeHidden(SLOW);
     await page.getByRole('button', { name: 'Keep both as patterns' }).click();
     await expect(page.getByText(/Both halves are kept among the patterns/)).toBeVisible(SLOW);
     await page.goto(`${shop.address}/patterns`);

@@ -18,7 +18,7 @@ export interface Master {
   sanded: boolean | undefined;
   cured: boolean | undefined;
   /** Newest test of this material on this resin, with the coat that was on it. */
-  tested: { result: TestResult; coat: string } | undefined;
+  tested: { result: TestResult; coat: string; product: string } | undefined;
 }
 
 /** Pressed rubber breaks what is thinner. mm (handbook 06). */
@@ -119,13 +119,15 @@ function judgeTested({ resinName, tested }: Master, kind: MoldKind): Judgement[]
       },
     ];
   const coat = tested.coat ? ` under ${tested.coat}` : '';
+  // Another product of the same kind may take to it otherwise.
+  const what = tested.product || kind;
   if (tested.result === 'clean')
     return [
       {
         rule: 'master tested',
         weight: 'ok',
         lead: `Came off clean${coat}.`,
-        why: say`By this shop’s own test of ${kind} on ${resinName}.`,
+        why: say`By this shop’s own test of ${what} on ${resinName}; another ${kind} is another test.`,
       },
     ];
   return [
@@ -133,7 +135,7 @@ function judgeTested({ resinName, tested }: Master, kind: MoldKind): Judgement[]
       rule: 'master tested',
       weight: 'fix',
       lead: tested.result === 'sticky' ? 'It stays sticky.' : 'It leaves marks.',
-      why: say`So it did in this shop’s own test of ${kind} on ${resinName}${coat}: a barrier coat${tested.coat ? ' of another kind' : ''}, another ${kind}, or a master in another resin.`,
+      why: say`So it did in this shop’s own test of ${what} on ${resinName}${coat}: a barrier coat${tested.coat ? ' of another kind' : ''}, another ${kind}, or a master in another resin.`,
     },
   ];
 }

@@ -177,7 +177,7 @@ const KNOWN: Master = {
   sprued: true,
   sanded: true,
   cured: true,
-  tested: { result: 'clean', coat: '' },
+  tested: { result: 'clean', coat: '', product: 'Red sheet' },
 };
 const rules = (
   change: Partial<Master>,
@@ -191,6 +191,12 @@ describe('a master', () => {
     expect(rules({})).toEqual(['master tested ok']);
     expect(rules({}, 'hard resin')).toEqual([]);
   });
+  it('names the product that was tried: another one is not known by it', () => {
+    const [said] = judgeMaster(KNOWN, 'rubber');
+    expect(formatPhrase(said!.why, METRIC)).toBe(
+      'By this shop’s own test of Red sheet on Skerry Hard 90; another rubber is another test.',
+    );
+  });
   it('is told in each point that is not so', () => {
     expect(rules({ survivesC: 148 })).toEqual(['master heat fix', 'master tested ok']);
     expect(rules({ survivesC: 148 }, 'rubber', 143)).toEqual(['master tested ok']);
@@ -198,7 +204,7 @@ describe('a master', () => {
     expect(rules({ sprued: false })).toContain('master sprue fix');
     expect(rules({ sanded: false }, 'silicone')).toContain('master surface fix');
     expect(rules({ cured: false }, 'silicone')).toContain('master cure fix');
-    expect(rules({ tested: { result: 'sticky', coat: 'lacquer' } }, 'silicone')).toEqual([
+    expect(rules({ tested: { result: 'sticky', coat: 'lacquer', product: '' } }, 'silicone')).toEqual([
       'master tested fix',
     ]);
   });

@@ -37,6 +37,12 @@ describe('the mold of a pour', () => {
     expect(Number(/Inject (\d+)/.exec(half)![1])).toBeGreaterThan(2 * wanted);
     expect(said(mold())).toEqual(['watch: No wax of it on record.']);
   });
+  it('says nothing of the patterns that it does not give but that they have none', () => {
+    const [part] = rubber.parts;
+    const other = { ...part!, key: 'l2', pattern: { ...part!.pattern, id: 'another' } };
+    const two = { ...rubber, parts: [part!, other] };
+    expect(said(mold({ shots: shots(20, 20) }), two)).toContain('watch: One pattern has no mold here.');
+  });
   it('is told in each point where it does not', () => {
     expect(said(mold({ kind: 'silicone' }))).toContain('fix: Another kind of mold.');
     expect(said(mold({ patternId: null }))).toContain('fix: A mold of another pattern.');

@@ -57,6 +57,17 @@ export function judgeMoldOfPour({ doc, parts }: PourContext, mold: Mold | undefi
     out.push(
       add('fix', 'A mold of another pattern.', say`${mold.name} does not give any pattern of this pour.`),
     );
+  const others = parts.filter(({ pattern }) => pattern.id !== mold.patternId);
+  if (part && others.length > 0)
+    out.push(
+      add(
+        'watch',
+        others.length === 1
+          ? 'One pattern has no mold here.'
+          : `${others.length} patterns have no mold here.`,
+        say`${mold.name} gives ${part.pattern.name} only: what is said of waxes is said of that one.`,
+      ),
+    );
   if (mold.state === 'worn' || mold.state === 'retired')
     out.push(
       add(

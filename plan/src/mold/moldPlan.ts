@@ -87,7 +87,7 @@ function masterOf(mold: Mold, { pattern, resin, tests, thinnestMm }: Things): Ju
       sprued: mold.master.sprued ?? (pattern?.sprues ? true : undefined),
       sanded: mold.master.sanded,
       cured: mold.master.cured,
-      tested: newest && { result: newest.result, coat: newest.coat },
+      tested: newest && { result: newest.result, coat: newest.coat, product: newest.product },
     },
     mold.kind,
     mold.pressC,

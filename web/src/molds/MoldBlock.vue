@@ -152,11 +152,14 @@ async function keepHalves(): Promise<void> {
       <p v-if="block.sentence.value" role="alert" class="mt-2">{{ block.sentence.value }}</p>
       <template v-if="block.made.value">
         <MoldHalves :made="block.made.value" class="mt-3" />
+        <p v-if="block.isOld.value" role="status" class="tone watch">
+          <b>These halves are of what was set before.</b> Make them anew.
+        </p>
         <JudgementList :judgements="halvesJudged" class="mt-2" />
         <div class="acts mt-2">
-          <v-btn @click="block.save('lower')">Save the lower half</v-btn>
-          <v-btn @click="block.save('upper')">Save the upper half</v-btn>
-          <v-btn @click="keepHalves">Keep both as patterns</v-btn>
+          <v-btn :disabled="block.isOld.value" @click="block.save('lower')">Save the lower half</v-btn>
+          <v-btn :disabled="block.isOld.value" @click="block.save('upper')">Save the upper half</v-btn>
+          <v-btn :disabled="block.isOld.value" @click="keepHalves">Keep both as patterns</v-btn>
         </div>
       </template>
       <p v-if="mold.halves" class="mute mt-2">

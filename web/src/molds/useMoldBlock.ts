@@ -1,5 +1,5 @@
 import type { Mold, Pattern } from '@zero-pour/contracts';
-import { moldBlockJob, partOf, type MadeBlock } from '@zero-pour/jobs';
+import { jobText, moldBlockJob, partOf, type BlockInput, type MadeBlock } from '@zero-pour/jobs';
 import { computed, onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { runJob, whyNot, WorkCancelled } from '../jobs';
@@ -17,6 +17,22 @@ const WHY: Record<Refused['why'], (mm: number) => string> = {
     `The nozzle’s seat would cut through the block by ${mm.toFixed(1)} mm. A thicker wall, or a narrower seat.`,
 };
 
+/** What the halves are made by; undefined while it is not known which way it opens, or of what. */
+function wishOf({ pull, form, scalePercent }: Mold, part: Pattern | undefined): BlockInput | undefined {
+  if (!pull || !part) return undefined;
+  return {
+    part: partOf(part),
+    scale: scalePercent / 100,
+    pull,
+    form: {
+      wallMm: form.wallMm,
+      keys: { shape: form.keyShape, share: form.keyPercent / 100, clearanceMm: form.clearanceMm },
+      sprue: { neckMm: form.neckMm, nozzleMm: form.nozzleMm, towardDeg: null },
+      vents: form.vents,
+    },
+  };
+}
+
 /** The two halves of a mold: made in a worker, saved, kept; the last good ones stay until others are made. */
 export function useMoldBlock(mold: () => Mold, pattern: () => Pattern | undefined) {
   const shop = useShop();
@@ -27,32 +43,28 @@ export function useMoldBlock(mold: () => Mold, pattern: () => Pattern | undefine
   const working = shallowRef(false);
   onScopeDispose(() => running?.abort());
 
+  const wish = computed(() => wishOf(mold(), pattern()));
+  /** The last good halves stay in sight: whether they are of what is set now. */
+  const madeOf = shallowRef('');
+  const isOld = computed(
+    () => made.value !== undefined && (!wish.value || madeOf.value !== jobText(moldBlockJob, wish.value)),
+  );
   async function make(): Promise<void> {
-    const [{ pull, form, scalePercent }, part] = [mold(), pattern()];
-    if (!pull || !part) return;
+    const asked = wish.value;
+    if (!asked) return;
     running?.abort();
-    running = new AbortController();
+    const own = (running = new AbortController());
     working.value = true;
     sentence.value = '';
-    const wish = {
-      part: partOf(part),
-      scale: scalePercent / 100,
-      pull,
-      form: {
-        wallMm: form.wallMm,
-        keys: { shape: form.keyShape, share: form.keyPercent / 100, clearanceMm: form.clearanceMm },
-        sprue: { neckMm: form.neckMm, nozzleMm: form.nozzleMm, towardDeg: null },
-        vents: form.vents,
-      },
-    };
     try {
-      const { output } = await runJob(moldBlockJob, wish, { signal: running.signal, urgent: true });
-      if (output.status === 'made') made.value = output;
+      const { output } = await runJob(moldBlockJob, asked, { signal: own.signal, urgent: true });
+      if (output.status === 'made') [made.value, madeOf.value] = [output, jobText(moldBlockJob, asked)];
       else sentence.value = WHY[output.why](output.mm);
     } catch (error) {
       if (!(error instanceof WorkCancelled)) sentence.value = whyNot(error);
     } finally {
-      working.value = false;
+      // A newer one may be on its way.
+      if (running === own) working.value = false;
     }
   }
   const nameOf = (half: 'lower' | 'upper'): string => `${pattern()?.name ?? mold().name}, ${half} half`;
@@ -88,6 +100,7 @@ export function useMoldBlock(mold: () => Mold, pattern: () => Pattern | undefine
 
   return {
     made: computed(() => made.value),
+    isOld,
     working,
     sentence,
     make,

@@ -106,7 +106,7 @@ describe('hanging by real shapes', () => {
     expect(failed.doc().flasks[0]!.sprue.hung).toBeUndefined();
   });
   it('goes back to bounding cylinders by a press', async () => {
-    const { page, doc } = await press('Hang them in this flask', ({ counts }) => ({ trees: [{ room: 0, tree: treeOf(counts) }], left: [0], miss: null })); // prettier-ignore
+    const { page, doc } = await press('Hang them in this flask', ({ counts }) => ({ trees: [{ room: 0, tree: treeOf(counts) }], left: [0], miss: null, cannot: [] })); // prettier-ignore
     await buttonOf(page, 'Back to bounding cylinders').trigger('click');
     expect(doc().flasks[0]!.sprue.hung).toBeUndefined();
   });

@@ -54,12 +54,13 @@ describe('brief', () => {
     expect(castPieces(handle.plan.value.context).map(({ key }) => key)).not.toContain('l1/1');
   });
 
-  it('says of a mold route what is not planned yet', async () => {
+  it('asks by a mold route which mold its waxes come from', async () => {
     const { page, handle } = show(BriefStage);
     expect(flatText(page)).toContain('No mold to make');
     handle.set(['brief', 'route'], 'wax from a silicone mold');
     await nextTick();
-    expect(flatText(page)).toContain('its making is not in the times yet');
+    expect(flatText(page)).toContain('The print is a master or a mold');
+    expect(flatText(page)).toContain('No mold chosen.');
   });
 });
 
