@@ -164,8 +164,8 @@ usePlot(
     </table>
   </div>
   <p class="mute mt-2">
-    Without the metal. Minutes, mold life, detail and spread are shop defaults until shots and castings are on
-    record.
+    Without the metal. Minutes, detail and spread are shop defaults; yields and mold life too, until shots and
+    castings are on record.
   </p>
 </template>
 
