@@ -120,6 +120,12 @@ test('a signet blank by rubber from master to five waxes to a pour; a waisted bo
     await expect(page.getByText(/Pulled the other way that was found, nothing is caught/)).toBeVisible();
     await choose(page, 'Made of', 'flexible resin');
     await expect(page.getByText('Springs off in flexible resin.')).toBeVisible(SLOW);
+    // With a pull of its own that is not read, the best is searched all the same.
+    await page.reload();
+    await page.getByRole('button', { name: 'Find the best pull' }).click();
+    await expect(page.getByText('Two halves let it go.')).toBeVisible(SLOW);
+    await page.getByRole('button', { name: 'along z' }).click();
+    await expect(page.getByText('Springs off in flexible resin.')).toBeVisible(SLOW);
   });
 
   await test.step('its halves are saved as two files that read back closed, and kept as patterns', async () => {

@@ -125,4 +125,4 @@ export { burnoutFor, burnoutWith, type ResinBurnout } from './print/resinBurnout
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';
 export { judgeWarp, planMold, waxCm3, whyNewest, type MoldPlan, type MoldStep } from './mold/moldPlan';
 export { planRoutes, type RouteRow, type RoutesPlan, type TypedRoutes } from './mold/routePlan';
-export { judgeMoldOfPour, kindsOfRoute, waxesOf } from './mold/moldOfPour';
+export { judgeMoldOfPour, kindsOfRoute, routeOfKind, waxesOf } from './mold/moldOfPour';

@@ -1,6 +1,7 @@
 import type { Mold } from '@zero-pour/contracts';
 import {
   castsWax,
+  ROUTES,
   say,
   shotsFor,
   USUAL_LIFE,
@@ -17,6 +18,10 @@ const KINDS: Partial<Record<Route, readonly MoldKind[]>> = {
   'wax from a printed mold': ['flexible resin', 'hard resin'],
 };
 export const kindsOfRoute = (route: Route): readonly MoldKind[] => KINDS[route] ?? [];
+
+/** The route that takes its waxes from such a mold. */
+export const routeOfKind = (kind: MoldKind): Route =>
+  ROUTES.find((route) => kindsOfRoute(route).includes(kind))!;
 
 /** Waxes that a mold has given, and how many of them were good. */
 export function waxesOf({ shots }: Pick<Mold, 'shots'>): { waxes: number; good: number } {

@@ -26,8 +26,9 @@ const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits
 const scale = computed(() => props.mold.scalePercent / 100);
 const { state, ask, stop } = useJob(undercutsJob, { waitMs: 200 });
 const read = computed(() => (state.value.status === 'done' ? state.value.output : undefined));
-function find(): void {
-  if (props.pattern) ask({ part: partOf(props.pattern), scale: scale.value, pull: props.mold.pull });
+/** `pull`: null for the best; what the mold is told in the same press comes back as its own only later. */
+function find(pull = props.mold.pull): void {
+  if (props.pattern) ask({ part: partOf(props.pattern), scale: scale.value, pull });
 }
 /** The pull that was found is the mold’s once none was chosen. */
 watch(read, (now) => now && !props.mold.pull && emit('change', { pull: now.asked.pull }));
@@ -79,10 +80,10 @@ async function keepHalves(): Promise<void> {
         :picked="pullName(mold.pull)"
         @pick="(key) => emit('change', { pull: PULLS.find((one) => one.key === key)!.pull, halves: null })"
       >
-        <v-btn size="small" @click="(emit('change', { pull: null, halves: null }), find())"
+        <v-btn size="small" @click="(emit('change', { pull: null, halves: null }), find(null))"
           >Find the best pull</v-btn
         >
-        <v-btn v-if="mold.pull && !read" size="small" @click="find">Read the undercuts</v-btn>
+        <v-btn v-if="mold.pull && !read" size="small" @click="find()">Read the undercuts</v-btn>
         <button v-if="state.status === 'working'" type="button" class="text-button" @click="stop">
           Stop
         </button>

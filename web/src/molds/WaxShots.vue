@@ -4,12 +4,13 @@ import {
   BEARS_PERCENT,
   formatPhrase,
   formatQuantity,
+  printsNegative,
   shotG,
   shotsFor,
   WAX_FAULTS,
   type WaxFaultKey,
 } from '@zero-pour/core';
-import { waxCm3, whyNewest, type MoldPlan } from '@zero-pour/plan';
+import { routeOfKind, usualMold, waxCm3, whyNewest, type MoldPlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import PickRow from '../components/PickRow.vue';
@@ -47,6 +48,7 @@ const tooMany = computed(
 function pick(key: WaxFaultKey): void {
   flaws.value = flaws.value.includes(key) ? flaws.value.filter((one) => one !== key) : [...flaws.value, key];
 }
+const UNPROVEN = new Set<Mold['state']>(['planned', 'being made']);
 function book(): void {
   if (waxes.value === undefined || good.value === undefined || tooMany.value) return;
   const optional = { waxC: waxC.value, pressureKpa: pressureKpa.value, restMin: restMin.value };
@@ -60,7 +62,8 @@ function book(): void {
   };
   emit('change', {
     shots: [...props.mold.shots, shot],
-    state: props.mold.state === 'worn' || props.mold.state === 'retired' ? props.mold.state : 'good',
+    // A good wax makes a good mold; one that was given up stays so.
+    state: shot.good > 0 && UNPROVEN.has(props.mold.state) ? 'good' : props.mold.state,
   });
   waxes.value = good.value = undefined;
   flaws.value = [];
@@ -91,24 +94,14 @@ async function measure(): Promise<void> {
     notices.tell('Choose the resin of the mold or master first.');
     return;
   }
-  const { kind } = props.mold;
+  const route = routeOfKind(props.mold.kind);
   const series = {
     ...like,
     resinId: props.mold.resinId,
     profileId: null,
     stage: 'wax' as const,
-    route:
-      kind === 'rubber'
-        ? ('wax from a rubber mold' as const)
-        : kind === 'silicone'
-          ? ('wax from a silicone mold' as const)
-          : ('wax from a printed mold' as const),
-    moldMaterial:
-      kind === 'rubber'
-        ? ('natural rubber' as const)
-        : kind === 'silicone'
-          ? ('platinum silicone' as const)
-          : null,
+    route,
+    moldMaterial: printsNegative(route) ? null : usualMold(route),
     note: `Waxes of ${props.mold.name}`,
   };
   await records.add('sizeSeries', series).catch((error: unknown) => notices.wrong(error));
@@ -123,7 +116,7 @@ async function measure(): Promise<void> {
       <template v-if="plan.waxes > 0">
         <b class="num">{{ plan.waxes }}</b> waxes, <b class="num">{{ plan.good.good }}</b> of them good: about
         {{ Math.round(100 * plan.good.mean) }} %, {{ Math.round(100 * plan.good.low) }} to
-        {{ Math.round(100 * plan.good.high) }} % for sure. A mold of its kind gives about
+        {{ Math.round(100 * plan.good.high) }} % nine times in ten. A mold of its kind gives about
         <span class="num">{{ plan.left }}</span> more (shop default).
       </template>
       <template v-else>No wax yet.</template>

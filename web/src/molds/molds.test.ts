@@ -114,6 +114,13 @@ describe('waxes', () => {
     await typeInto(unknown, 'Good waxes wanted', '5');
     expect(flatText(unknown)).toContain('nobody can say how many it takes');
   });
+  it('of which none is good do not make the mold good', async () => {
+    const { page, changes } = part(WaxShots, mold());
+    await typeInto(page, 'Waxes', '2');
+    await typeInto(page, 'Good', '0');
+    await buttonOf(page, 'Note it').trigger('click');
+    expect(changes()[0]).toMatchObject({ state: 'planned', shots: [{ waxes: 2, good: 0 }] });
+  });
   it('a worn mold stays worn when it gives once more', async () => {
     const { page, changes } = part(WaxShots, mold({ state: 'worn' }));
     await typeInto(page, 'Waxes', '1');
