@@ -35,7 +35,7 @@ const openMold = async (page: Page): Promise<void> => {
   await page.getByText(/Opens along/).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Make the halves' }).click();
   await page.getByRole('button', { name: 'Save the lower half' }).waitFor({ timeout: 60_000 });
-  await page.getByRole('heading', { name: 'Making it' }).scrollIntoViewIfNeeded();
+  await page.getByText(/Opens along/).scrollIntoViewIfNeeded();
   await page.waitForTimeout(1500);
 };
 const beginCleaning = async (page: Page): Promise<void> => {

@@ -182,7 +182,7 @@ function stepsOf(mold: Mold, inside: Inside): MoldStep[] {
       step(
         'cut',
         'Cut',
-        say`Along the planned line, with locks at the corners; the master comes out whole.`,
+        say`Along the line that you marked, with locks at the corners; the master comes out whole.`,
         25,
         KNIFE,
       ),
@@ -214,7 +214,7 @@ function stepsOf(mold: Mold, inside: Inside): MoldStep[] {
       ),
       step('pour', 'Pour', say`Thin, from one corner, over the master last.`, 5),
       step('cure', 'Cure', say`As its maker says; do not move it.`, null),
-      step('cut', 'Cut', say`Along the planned line; zigzag holds without keys.`, 15, KNIFE),
+      step('cut', 'Cut', say`Along the line that you marked; zigzag holds without keys.`, 15, KNIFE),
       ...waxSteps,
     ];
   }
