@@ -96,7 +96,7 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
         <div>
           <b>{{ step.name }}</b>
           <span v-if="step.minutes !== null" class="num mins">{{ minutes(step.minutes) }}</span>
-          <span v-if="step.doneAt" class="mute">
+          <span v-if="step.doneAt" class="mute when">
             {{ clockTime(Date.parse(step.doneAt), 'd MMM HH:mm') }}</span
           >
           <p>{{ formatPhrase(step.how, units.choice) }}</p>
