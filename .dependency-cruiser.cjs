@@ -1,4 +1,5 @@
-const FEATURES = 'bench|board|burnout|chart|jobs|pattern|pour|quick|record|resins|shell|shop|sizes';
+const FEATURES =
+  'bench|board|burnout|chart|jobs|kilns|metal|molds|pattern|pour|quick|record|resins|shell|shop|sizes';
 /** What every feature of the page stands on. Jobs are its ground too, by their index. */
 const GROUND = 'api|components|state|testing|theme|time';
 

@@ -44,6 +44,8 @@ export async function measureMold(): Promise<string> {
         undercuts: ms(mapMs),
         'two halves': ms(blockMs),
         'in all, s (limit 15 at 150,000)': ((pullMs + mapMs + blockMs) / 1000).toFixed(1),
+        // The most that this process held so far; sizes ascend.
+        'process, MB (limit 1500)': (process.resourceUsage().maxRSS / 1024).toFixed(0),
       };
     });
   });

@@ -1,8 +1,9 @@
-// npm run bench -- exposure | gates | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
+import { measureHeat } from './heat';
 import { measureMold } from './mold';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
@@ -12,6 +13,7 @@ import { measureWrites } from './writes';
 const BENCHES = {
   exposure: measureExposure,
   gates: measureGates,
+  heat: measureHeat,
   mesh: measureMesh,
   mold: measureMold,
   orient: measureOrient,

@@ -22,6 +22,13 @@ async function addPattern(page: Page, file: string): Promise<void> {
   await expect(page.locator('.part[data-ready="true"]').first()).toBeVisible(SLOW);
 }
 
+/** Waits until what is done here of a mold is kept. */
+async function recordKept(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const kept = page.waitForResponse((answer) => answer.url().includes('/records/mold/') && answer.ok());
+  await act();
+  await kept;
+}
+
 test('a signet blank by rubber from master to five waxes to a pour; a waisted boss by flexible resin, not by hard', async ({
   page,
 }, info) => {
@@ -72,13 +79,45 @@ test('a signet blank by rubber from master to five waxes to a pour; a waisted bo
     await expect(page.getByText('Two halves let it go.')).toBeVisible(SLOW);
   });
 
-  await test.step('it is packed, pressed and cut; its first waxes come short in cold wax, then five of six are good', async () => {
+  await test.step('it is planned back from its zero, with the line of the cut, and stands on the board', async () => {
+    await expect(page.getByText(/follows the dashed line: \d+\.\d mm round the part/)).toBeVisible();
+    await expect(page.getByText('It goes into its frame.')).toBeVisible();
     await expect(page.getByText(/under the press for 60 min/)).toBeVisible();
-    for (const step of ['Clean frame and master', 'Pack half, master, pack', 'Press', 'Cool', 'Cut'])
-      await page.getByRole('checkbox', { name: `${step} is done` }).click();
+    await page.getByRole('button', { name: /^Earliest:/ }).click();
+    await expect(page.getByText(/Next hands-on. Clean frame and master: /)).toBeVisible();
+    await recordKept(page, () => type(page, 'Where it lies', 'Shelf by the press'));
+    const mold = page.url();
+    await page.goto(shop.address);
+    await expect(page.getByRole('link', { name: 'Open signet blank, rubber' })).toBeVisible(SLOW);
+    await expect(page.getByRole('link', { name: 'Clean frame and master', exact: true })).toBeVisible();
+    await page.goto(mold);
+  });
+
+  await test.step('it is packed, pressed and cut at the bench, by the space bar', async () => {
+    await expect(page.getByRole('heading', { name: 'signet blank, rubber' })).toBeVisible(SLOW);
+    await page.keyboard.press('b');
+    for (const step of ['Clean frame and master', 'Pack half, master, pack', 'Press']) {
+      await expect(page.getByRole('heading', { name: step })).toBeVisible(SLOW);
+      await page.keyboard.press('Space');
+      await expect(page.getByRole('button', { name: 'done, next' })).toBeVisible();
+      await page.keyboard.press('Space');
+    }
+    // It cools by itself; what was begun outlasts a reload.
+    await expect(page.getByRole('heading', { name: 'Cool' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Cool' })).toBeVisible(SLOW);
+    await page.getByRole('button', { name: 'done, next' }).click();
+    await expect(page.getByText(/A fresh blade, drawn away from the hand/)).toBeVisible();
+    await page.keyboard.press('Space');
+    await recordKept(page, () => page.keyboard.press('Space'));
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'Cut: not done' })).toBeVisible(SLOW);
+  });
+
+  await test.step('its first waxes come short in cold wax, then five of six are good, all for the pour', async () => {
     await expect(page.getByText('No wax yet.')).toBeVisible();
     await type(page, 'Wax, as its maker says', '68');
-    await type(page, 'Waxes', '2');
+    await type(page, /^Waxes$/, '2');
     await type(page, 'Good', '3');
     await expect(page.getByText('More good ones than waxes')).toBeVisible();
     await type(page, 'Good', '0');
@@ -86,20 +125,19 @@ test('a signet blank by rubber from master to five waxes to a pour; a waisted bo
     await page.getByRole('button', { name: 'Short: not filled' }).click();
     await page.getByRole('button', { name: 'Note it' }).click();
     await expect(page.getByText(/wax or mold too cold/)).toBeVisible();
-    await type(page, 'Waxes', '6');
+    await type(page, /^Waxes$/, '6');
     await type(page, 'Good', '5');
-    const kept = page.waitForResponse((answer) => answer.url().includes('/records/mold/') && answer.ok());
-    await page.getByRole('button', { name: 'Note it' }).click();
-    await expect(page.getByRole('row', { name: /5 of 6 good/ })).toBeVisible();
-    await kept;
+    await recordKept(page, () => page.getByRole('button', { name: 'Note it' }).click());
     await page.reload();
-    await expect(page.getByRole('row', { name: /5 of 6 good/ })).toBeVisible(SLOW);
-    await expect(page.getByRole('checkbox', { name: 'Cut is done' })).toBeChecked();
+    await expect(page.getByRole('row', { name: /5 of 6 good.*pour 1/ })).toBeVisible(SLOW);
+    await expect(page.getByRole('button', { name: 'Cut: not done' })).toBeVisible();
   });
 
-  await test.step('the pour takes its waxes from it, and begins there', async () => {
+  await test.step('the pour has its waxes, and begins there', async () => {
     await page.goto(`${pour}/brief`);
-    await expect(page.getByText(/Inject \d+ for 5\./)).toBeVisible(SLOW);
+    await expect(page.getByText('Its waxes are here.')).toBeVisible(SLOW);
+    await type(page, 'Castings', '9');
+    await expect(page.getByText(/Inject \d+ for 4\./)).toBeVisible();
     await page.getByRole('button', { name: 'Begin at the waxes' }).click();
     await expect(page.getByText('Begins at the waxes: Print and Clean are left.')).toBeVisible();
     await allKept(page);

@@ -28,14 +28,20 @@ const hangTree = async (page: Page): Promise<void> => {
   await page.waitForTimeout(800);
 };
 /** Two steps side by side, and a timer. */
-/** The undercuts of a pull that catches something, and the halves that it makes all the same. */
+/** The flask's section in the middle of its peak. */
+const openHeat = async (page: Page): Promise<void> => {
+  const slider = page.getByRole('slider', { name: 'Hours after kiln in' });
+  await slider.waitFor({ timeout: 60_000 });
+  await slider.fill('22');
+  await slider.blur();
+};
 const openMold = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'along x' }).click();
   await page.getByRole('button', { name: 'Read the undercuts' }).click();
   await page.getByText(/Opens along/).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Make the halves' }).click();
   await page.getByRole('button', { name: 'Save the lower half' }).waitFor({ timeout: 60_000 });
-  await page.getByText(/Opens along/).scrollIntoViewIfNeeded();
+  await page.getByRole('heading', { name: 'How it opens' }).evaluate((heading) => heading.scrollIntoView());
   await page.waitForTimeout(1500);
 };
 const beginCleaning = async (page: Page): Promise<void> => {
@@ -79,11 +85,12 @@ const openTuning = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Skerry Wax 55' }).click();
   await page.locator('.frame[data-ready="true"]').waitFor({ timeout: 30_000 });
 };
-const openCoupon = async (page: Page): Promise<void> => {
-  await openTuning(page);
-  await page.getByRole('link', { name: 'Coupon', exact: true }).click();
-  await page.locator('.preview[data-ready="true"]').waitFor({ timeout: 30_000 });
-  await page.waitForTimeout(1500);
+/** A night with a power cut, as the kiln's log shows it. */
+const openLog = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Kiln 1' }).click();
+  await page.getByRole('listitem').getByRole('button', { name: /kiln-1/ }).last().click(); // prettier-ignore
+  await page.getByText('power out after').waitFor();
+  await page.waitForTimeout(800);
 };
 
 const views = (pours: ReadonlyMap<number, string>): View[] => {
@@ -91,7 +98,12 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
   return [
     { name: 'board', at: '/' },
     { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
-    { name: 'pour-burnout', at: `${pour(29)}/burnout` },
+    {
+      name: 'pour-burnout',
+      at: `${pour(29)}/burnout`,
+      size: { width: 1280, height: 1000 },
+      before: openHeat,
+    },
     { name: 'pour-sprue', at: `${pour(29)}/sprue`, size: { width: 1280, height: 1000 }, before: hangTree },
     { name: 'pour-scale', at: `${pour(31)}/scale`, size: { width: 1280, height: 980 } },
     {
@@ -106,13 +118,13 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
       before: (page) => page.getByRole('button', { name: 'over time' }).click(),
     },
     { name: 'pour-result', at: `${pour(23)}/result` },
-    { name: 'mold', at: '/molds', size: { width: 1280, height: 1420 }, before: openMold },
+    { name: 'mold', at: '/molds', size: { width: 1280, height: 1560 }, before: openMold },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
     { name: 'pattern-findings', at: '/patterns', before: openPattern('Limpet cufflink', /cup keeps air/) },
     { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },
-    { name: 'coupon', at: '/resins', before: openCoupon },
+    { name: 'kiln-log', at: '/shop/kiln', size: { width: 1280, height: 1000 }, before: openLog },
     { name: 'shop', at: '/shop/lots' },
     { name: 'record', at: '/record' },
     { name: 'plate', at: `${pour(31)}/print`, size: { width: 1280, height: 1000 }, before: openPlate },

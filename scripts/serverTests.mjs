@@ -18,6 +18,7 @@ const TESTS = [
   'prints',
   'records',
   'services/changePour',
+  'kilnRuns',
   'sizes',
 ];
 

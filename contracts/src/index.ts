@@ -66,6 +66,7 @@ export {
   type Joints,
   type Pouring,
   type Settings,
+  type RouteTimes,
 } from './settings';
 export {
   newPatternSchema,
@@ -131,10 +132,12 @@ export { fieldWords } from './placeWords';
 export { unreadSentence, whyUnread, type Unread } from './unread';
 export {
   AFTER_PRINT,
+  BURN_EVENTS,
   PIECE_OUTCOMES,
   SUPPORT_MAKERS,
   SUPPORT_WEIGHTS,
   SUPPORTS_CAME,
+  type BurnEvent,
   type PrintedPlate,
   type StepRecord,
 } from './pour/making';
@@ -190,5 +193,15 @@ export {
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
 export { quantityFaults } from './rules/quantityFaults';
-export { COMPOSITION_OFF, compositionSum } from './shop/casting';
+export { COMPOSITION_OFF, compositionSum, segmentSchema } from './shop/casting';
 export { priceFeedSchema, type PriceFeed } from './priceFeed';
+export {
+  kilnCurveSchema,
+  kilnRunListSchema,
+  kilnRunSchema,
+  MOST_RUN_ROWS,
+  newKilnRunSchema,
+  type KilnCurve,
+  type KilnRun,
+  type NewKilnRun,
+} from './kilnRun';

@@ -55,6 +55,20 @@ export const jointsSchema = z.strictObject({
 });
 export type Joints = z.infer<typeof jointsSchema>;
 
+/** What routes to a casting take in this shop; what is absent is as usual. */
+export const routeTimesSchema = z.strictObject({
+  perHandsHour: quantitySchema('An hour of hands', 'money', [0, 1000], { digits: 2 }).optional(),
+  /** By the route's name. */
+  minutes: z.record(
+    keySchema,
+    z.strictObject({
+      moldHandsMin: quantitySchema('Hands on a mold', 'min', [0, 6000], { digits: 0 }).optional(),
+      pieceHandsMin: quantitySchema('Hands on a piece', 'min', [0, 600], { digits: 1 }).optional(),
+    }),
+  ),
+});
+export type RouteTimes = z.infer<typeof routeTimesSchema>;
+
 /** A bath that prints are washed in, and when it was last filled anew. */
 export const bathSchema = z.strictObject({
   key: keySchema,
@@ -94,6 +108,8 @@ export const settingsSchema = z.strictObject({
   pouring: pouringSchema.optional(),
   /** Absent: the usual. */
   joints: jointsSchema.optional(),
+  /** Absent: the usual. */
+  routeTimes: routeTimesSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

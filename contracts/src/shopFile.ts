@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { newKilnRunSchema } from './kilnRun';
+import { idSchema } from './parts';
 import { patternSchema } from './pattern';
 import { pourSchema } from './pour/pour';
 import { recordListsSchema } from './record/kinds';
@@ -17,5 +19,7 @@ export const shopFileSchema = z.strictObject({
   patterns: z.array(patternSchema),
   pours: z.array(pourSchema),
   records: recordListsSchema,
+  // Files written before these were kept have none.
+  kilnRuns: z.array(z.strictObject({ id: idSchema, log: newKilnRunSchema })).default([]),
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;

@@ -20,6 +20,8 @@ export * from './mold';
 export * from './metal';
 export * from './invest';
 export * from './burnout';
+export * from './heat';
+export * from './kiln';
 export * from './schedule';
 export * from './pour';
 export * from './result';

@@ -9,6 +9,7 @@ import {
 import { DEMO_CURE } from './cure';
 import { datedLists } from './exposure/dated';
 import { demoRecords, demoTestSet } from './exposure/records';
+import { demoKilnRuns } from './kilnRuns';
 import { createDemoPatterns } from './patterns';
 import { createDemoPours } from './pours/createPours';
 import { DEMO_LISTS } from './shop';
@@ -43,13 +44,15 @@ const demoBaths = (now: Date): Settings['baths'] =>
 export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes: Map<string, Uint8Array> }> {
   const weeksAgo = new Date(now.getTime() - 80 * 24 * 3_600_000).toISOString();
   const { patterns, bytes } = await createDemoPatterns(weeksAgo);
+  const pours = createDemoPours(patterns, now);
   const file = shopFileSchema.parse({
     format: SHOP_FILE_FORMAT,
     version: SHOP_FILE_VERSION,
     settings: { ...SETTINGS, testSet: demoTestSet(patterns), baths: demoBaths(now) },
     lists: datedLists(DEMO_LISTS, now),
     patterns,
-    pours: createDemoPours(patterns, now),
+    pours,
+    kilnRuns: demoKilnRuns(pours),
     records: demoRecords(patterns, now),
   });
   return { file, bytes };

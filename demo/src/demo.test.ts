@@ -1,4 +1,5 @@
 import { pouredAt, shopFileSchema } from '@zero-pour/contracts';
+import { findEvents } from '@zero-pour/core';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createDemoShop } from './index';
 import { createDemoPours } from './pours/createPours';
@@ -40,6 +41,19 @@ describe('the demo shop', () => {
       expect(Math.max(...measure.sizeMm)).toBeLessThan(45);
       expect(demo.bytes.has(fileHash)).toBe(true);
     }
+  });
+
+  it('has two nights of its kiln, one of them with a power cut, from kiln in to the pour', () => {
+    const cuts = demo.file.kilnRuns.map(({ log }) => {
+      const pour = demo.file.pours.find(({ id }) => id === log.pourId)!;
+      expect(log.startedAt).toBe(pour.doc.burnout.startedAt);
+      const lastAt = Date.parse(log.startedAt) + log.atS.at(-1)! * 1000;
+      expect(Math.abs(Date.parse(pouredAt(pour.doc)!) - lastAt)).toBeLessThanOrEqual(60_000);
+      const column = (of: readonly (number | null)[]) => Float64Array.from(of, (v) => v ?? NaN);
+      const readings = { h: column(log.atS.map((s) => s / 3600)), tempC: column(log.tempC), setC: column(log.setC), hasSet: true }; // prettier-ignore
+      return findEvents(readings).map(({ kind }) => kind);
+    });
+    expect(cuts).toEqual([['power'], []]);
   });
 
   it('names only things that it has', () => {

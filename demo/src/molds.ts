@@ -29,10 +29,13 @@ export function demoMolds(patterns: readonly Pattern[], now: Date): { mold: Mold
         resinId,
         scalePercent: 103.2,
         master: { sprued: true, sanded: true, cured: true },
-        done: Object.fromEntries(
-          ['clean', 'pack', 'press', 'cool', 'cut', 'check', 'first'].map((key) => [key, ago(43)]),
+        steps: Object.fromEntries(
+          ['clean', 'pack', 'press', 'cool', 'cut', 'check', 'first'].map((key) => [
+            key,
+            { doneAt: ago(43) },
+          ]),
         ),
-        wax: { usualC: 68, usualKpa: 55, restMin: 1.5, pieceG: 0.62 },
+        wax: { usualC: 68, usualKpa: 55, restMin: 1.5, pieceG: 2.5 },
         shots: SHOTS.map(([days, waxes, good, flaws], n) => ({
           key: `s${n + 1}`,
           at: ago(days),

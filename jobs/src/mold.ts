@@ -1,4 +1,4 @@
-import type { BlockForm, MoldBlock, PatternMeasure, ReleaseReading } from '@zero-pour/core';
+import type { BlockForm, CutLine, MoldBlock, PatternMeasure, ReleaseReading } from '@zero-pour/core';
 import { z } from 'zod';
 import { placeSchema } from './feed';
 import { defineJob, typed } from './job';
@@ -15,9 +15,11 @@ const undercutsInput = z.strictObject({
 });
 export type UndercutsInput = z.infer<typeof undercutsInput>;
 
-/** What is caught along a pull. */
+/** What is caught along a pull; places in the file's axes and size. */
 export interface PullReading extends ReleaseReading {
   pull: [number, number, number];
+  /** Where a mold of it is cut open. */
+  line: CutLine;
 }
 export interface Undercuts {
   asked: PullReading;
@@ -28,7 +30,7 @@ export interface Undercuts {
 /** What two halves would not let go of. */
 export const undercutsJob = defineJob({
   name: 'undercuts',
-  version: 1,
+  version: 2,
   input: undercutsInput,
   output: typed<Undercuts>(),
 });

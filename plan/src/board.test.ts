@@ -49,6 +49,16 @@ describe('the board', () => {
     });
   });
 
+  it('claims no temperature of a kiln that something has befallen, until it is over', () => {
+    const burning = structuredClone(pours.find((p) => p.number === 29)!);
+    const at = new Date(NOW.getTime() - 10 * 60_000).toISOString();
+    burning.doc.burnout.events = [{ key: 'e', kind: 'power out', at }];
+    const stateOf = () => kilnStates(boardRows([burning], shop), NOW.getTime());
+    expect(stateOf()).toEqual([{ name: 'Kiln 1', plannedC: null, doing: 'not driven' }]);
+    burning.doc.burnout.events = [{ key: 'e', kind: 'power out', at, until: NOW.toISOString() }];
+    expect(stateOf()[0]!.plannedC).toBeLessThan(150);
+  });
+
   it('names two pours that want one kiln, and hands needed at night', () => {
     const [a, b] = [
       structuredClone(pours.find((p) => p.number === 30)!),

@@ -1,12 +1,15 @@
 import { HOUR_MS, temperatureAt, type Judgement, say, type StageKey, quantity } from '@zero-pour/core';
 import type { Pour } from '@zero-pour/contracts';
 import type { Shop } from './context';
+import { lastingEvents } from './burnout/cuts';
 import { judgeFreshness } from './clean/freshClocks';
+import { judgeMoldInTime, type MoldRow } from './mold/moldsOnBoard';
 import { valueOf } from './planned';
 import { planPour, type PourPlan } from './planPour';
-import { judgeTimes, zeroInstead, type FormatMoment } from './times/judgeTimes';
+import { judgeTimes, zeroInstead } from './times/judgeTimes';
 import { pourTitle } from './pourTitle';
-import type { Moment } from './moment';
+import { DETAIL_NONE, type FormatMoment, type Moment } from './moment';
+import type { WorkKey } from './times/block';
 import type { TimePlan } from './times/timePlan';
 
 /** One pour on the board. */
@@ -18,8 +21,13 @@ export interface BoardRow {
   times: TimePlan | undefined;
 }
 
-export interface HandsOnEntry extends Moment {
-  row: BoardRow;
+/** Something that hands must do: of a pour, or of a mold that has a zero of its own. */
+export interface HandsOnEntry extends Omit<Moment, 'stage'> {
+  /** "Pour 31", or the mold's name. */
+  of: string;
+  /** Of a pour: which, and where. */
+  row?: BoardRow;
+  stage?: StageKey;
 }
 
 /** Pours that are not finished, by zero; those without a time last. */
@@ -35,29 +43,45 @@ export function boardRows(pours: readonly Pour[], shop: Shop): BoardRow[] {
 }
 
 /** What hands must do next, soonest first; what is overdue stays on top until it is done. */
-export function nextHandsOn(rows: readonly BoardRow[]): HandsOnEntry[] {
-  return rows
-    .flatMap((row) => row.plan.moments.filter((m) => !m.done).map((moment) => ({ ...moment, row })))
-    .sort((a, b) => a.at - b.at);
+export function nextHandsOn(rows: readonly BoardRow[], molds: readonly MoldRow[] = []): HandsOnEntry[] {
+  const ofPours = rows.flatMap((row) =>
+    row.plan.moments
+      .filter((m) => !m.done)
+      .map((moment) => ({ ...moment, row, of: `Pour ${row.pour.number}` })),
+  );
+  // Of a mold only what comes next is asked: its steps wait for each other.
+  const ofMolds = molds.flatMap(({ mold, times }): HandsOnEntry[] =>
+    times.begins.slice(0, 1).map(({ at, step }) => ({
+      at,
+      what: say`${step.name}`,
+      detail: DETAIL_NONE,
+      done: false,
+      mold: { id: mold.id, step: step.key },
+      of: mold.name,
+    })),
+  );
+  return [...ofPours, ...ofMolds].sort((a, b) => a.at - b.at);
 }
 
 export interface KilnState {
   name: string;
-  /** By the plan; no thermometer is read here. */
-  plannedC: number;
-  doing: 'climbing' | 'holding' | 'cooling';
+  /** By the plan; no thermometer is read here. Null: something befell the kiln and lasts, and nobody knows. */
+  plannedC: number | null;
+  doing: 'climbing' | 'holding' | 'cooling' | 'not driven';
 }
 
 /** What the kilns that are running should be doing now, by their programmes. */
 export function kilnStates(rows: readonly BoardRow[], now: number): KilnState[] {
-  return rows.flatMap(({ plan, times }) => {
+  return rows.flatMap(({ plan, times }): KilnState[] => {
     const burnout = valueOf(plan.burnout);
     if (!times?.kilnStarted || times.poured || !burnout || now < times.kilnIn) return [];
+    const name = plan.context.kiln?.name ?? 'Kiln';
+    if (lastingEvents(plan.context.doc).length > 0) return [{ name, plannedC: null, doing: 'not driven' }];
     const h = (now - times.kilnIn) / HOUR_MS;
     const plannedC = temperatureAt(burnout.curve, h);
     const soon = temperatureAt(burnout.curve, h + 0.1);
     const doing = Math.abs(soon - plannedC) < 1 ? 'holding' : soon > plannedC ? 'climbing' : 'cooling';
-    return [{ name: plan.context.kiln?.name ?? 'Kiln', plannedC, doing }];
+    return [{ name, plannedC, doing }];
   });
 }
 
@@ -122,9 +146,9 @@ function kilnClashes(rows: readonly BoardRow[]): BoardConflict[] {
   });
 }
 
-/** When a stage is to begin by the plan. */
-export const startOf = (row: Pick<BoardRow, 'times'>, stage: StageKey): number | undefined =>
-  row.times?.blocks.find((block) => block.stage === stage && block.state === 'planned')?.from;
+/** When the work of a stage, or its waxes, is to begin by the plan. */
+export const startOf = (row: Pick<BoardRow, 'times'>, stage: WorkKey): number | undefined =>
+  row.times?.blocks.find((block) => block.work === stage && block.state === 'planned')?.from;
 
 /** What does not fit on the board: kilns asked for twice, what the clock says against each pour, and what goes off. */
 export function boardConflicts(
@@ -140,12 +164,15 @@ export function boardConflicts(
       { row, civilZero, judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` } },
     ];
   });
-  const fresh = rows.flatMap((row): BoardConflict[] =>
-    judgeFreshness(row.plan.context, now, (stage) => startOf(row, stage)).map((judgement) => ({
+  const others = rows.flatMap((row): BoardConflict[] =>
+    [
+      ...judgeFreshness(row.plan.context, now, (stage) => startOf(row, stage)),
+      ...judgeMoldInTime(row.plan.context, startOf(row, 'wax'), formatMoment),
+    ].map((judgement) => ({
       row,
       civilZero: null,
       judgement: { ...judgement, lead: `Pour ${row.pour.number}. ${judgement.lead}` },
     })),
   );
-  return [...kilnClashes(rows), ...clock, ...fresh];
+  return [...kilnClashes(rows), ...clock, ...others];
 }

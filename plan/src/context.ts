@@ -2,7 +2,9 @@ import type {
   Alloy,
   Flask,
   Kiln,
+  KilnCurve,
   MetalLot,
+  Mold,
   Pattern,
   Pour,
   PourDoc,
@@ -16,6 +18,7 @@ import type {
   ShopLists,
 } from '@zero-pour/contracts';
 import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION } from '@zero-pour/core';
+import { moldOf, type PourMold } from './mold/pourMold';
 import type { Part } from './part';
 import { castPieces, type PlannedPiece } from './pieces';
 import { isNotRead, NO_READINGS, notingReadings, type NotRead, type Readings } from './readings';
@@ -37,6 +40,10 @@ export interface Shop {
   readings?: Readings;
   /** The shop's lots of metal; absent: not read, or none are kept. */
   lots?: readonly MetalLot[];
+  /** The shop's molds; absent: not read. */
+  molds?: readonly Mold[] | undefined;
+  /** Logs of its kilns with their readings, the newest first; absent: none, or not read. */
+  kilnRuns?: readonly KilnCurve[];
 }
 
 /** One flask of the pour with what hangs in it; the shop's flask is undefined until it is chosen. */
@@ -68,12 +75,17 @@ export interface PourContext {
   kiln: Kiln | undefined;
   alloy: Alloy | undefined;
   programme: Programme | undefined;
+  /** The mold that its waxes come from; none where the print itself burns out. */
+  mold: PourMold | undefined;
+  moldsRead: boolean;
   /** The book's, and nothing, where the record is not read. */
   sizes: ShopSizes;
   prints: ShopPrints;
   /** What of the record is not there, and why. */
   lots: readonly MetalLot[];
   notRead: { sizes?: NotRead; prints?: NotRead };
+  /** What was written down of the kiln that burnt it out; undefined: nothing, or not read. */
+  kilnRun: KilnCurve | undefined;
   readings: ReturnType<typeof notingReadings>;
 }
 
@@ -127,8 +139,11 @@ export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
     kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
+    mold: moldOf(doc, shop.molds, { parts, resins: lists.resin }),
+    moldsRead: shop.molds !== undefined,
     ...recordOf(shop),
     lots: shop.lots ?? [],
+    kilnRun: shop.kilnRuns?.find(({ run }) => run.pourId !== null && run.pourId === pour.id),
     readings: notingReadings(shop.readings ?? NO_READINGS),
   };
 }

@@ -19,6 +19,10 @@ export const waxDensity: Input = {
 export const patternDensity = ({ doc, resin }: PourContext): Input | undefined =>
   castsWax(doc.brief.route) ? waxDensity : resin && curedInput(resin);
 
+/** The resin that burns in the flask; none where wax does, whatever its master was printed in. */
+export const burntResin = ({ doc, resin }: PourContext): Resin | undefined =>
+  castsWax(doc.brief.route) ? undefined : resin;
+
 /** The density of a printed pattern on the balance: cured, and denser than what stands in the bottle. */
 const curedInput = (resin: Resin): Input => {
   const isKnown = resin.curedGPerMl != null;

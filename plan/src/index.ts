@@ -18,7 +18,8 @@ export { pourTitle } from './pourTitle';
 export { stageLine, stageStates, type StageState } from './stages';
 export { writeTicket, type TicketSection } from './ticket';
 export type { TicketLine } from './ticketLine';
-export { planEarliest, type Block, type TimePlan } from './times/timePlan';
+export type { Block, WorkKey } from './times/block';
+export { planEarliest, type TimePlan } from './times/timePlan';
 export { firstHeld, toleranceOf, type ScalePlan } from './scale/planScale';
 export type { PlannedSize } from './scale/plannedSize';
 export type { ChainStep, ScaleChain } from './scale/chain';
@@ -45,6 +46,10 @@ export type { TreePlan } from './sprue/treePlan';
 export type { ChargePlan } from './sprue/chargePlan';
 export type { MixPlan } from './invest/mixPlan';
 export type { BurnoutPlan } from './burnout/burnoutPlan';
+export { compareBurnouts, fitWish, type ComparedBurnout } from './burnout/fitPlan';
+export { waysOn, type WayOn } from './burnout/waysOn';
+export { readingsFrom, type Burnt } from './burnout/burnt';
+export { flaskToHeat, PATTERNS_AT, type HeatPlan } from './burnout/heatPlan';
 export type { TemperaturePlan } from './pour/temperaturePlan';
 export {
   boardConflicts,
@@ -57,8 +62,8 @@ export {
   type HandsOnEntry,
   type KilnState,
 } from './board';
-export { judgeTimes, zeroInstead, type FormatMoment } from './times/judgeTimes';
-export type { Moment } from './moment';
+export { judgeTimes, zeroInstead } from './times/judgeTimes';
+export type { FormatMoment, Moment } from './moment';
 export { partWayH } from './print/printMoments';
 export { oddHours, type OddHours } from './print/tookLine';
 export { judgeDownstream, type ActingStage } from './pattern/downstream';
@@ -123,6 +128,20 @@ export {
 export { comparable, plateChoice, type ComparedProfile } from './print/plateChoices';
 export { burnoutFor, burnoutWith, type ResinBurnout } from './print/resinBurnout';
 export { bottleOrLeave, type BottleOrLeave } from './print/bottleOrLeave';
-export { judgeWarp, planMold, waxCm3, whyNewest, type MoldPlan, type MoldStep } from './mold/moldPlan';
-export { planRoutes, type RouteRow, type RoutesPlan, type TypedRoutes } from './mold/routePlan';
-export { judgeMoldOfPour, kindsOfRoute, routeOfKind, waxesOf } from './mold/moldOfPour';
+export { judgeWarp, planMold, whyNewest, type MoldPlan } from './mold/moldPlan';
+export { moldSteps, type MoldStep, type MoldThings } from './mold/moldSteps';
+export {
+  earliestMold,
+  judgeMoldTimes,
+  judgeUntimed,
+  planMoldTimes,
+  stepsAhead,
+  untimed,
+  waxesPerHour,
+  waxesToInject,
+  type MoldTimes,
+} from './mold/moldWork';
+export { moldConflicts, moldRows, type MoldRow } from './mold/moldsOnBoard';
+export { planRoutes, type RouteRow, type RoutesPlan } from './mold/routePlan';
+export { judgeMoldOfPour, waxesLeft } from './mold/moldOfPour';
+export { kindsOfRoute, routeOfKind, waxCm3, waxesOf } from './mold/waxes';

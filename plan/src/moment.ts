@@ -1,6 +1,9 @@
 import { say, type Phrase, type StageKey } from '@zero-pour/core';
 import type { Figure } from './figure';
 
+/** How a moment is written; the reader's clock is not core's business. */
+export type FormatMoment = (at: number) => string;
+
 /** A moment that needs hands. */
 export interface Moment {
   stage: StageKey;
@@ -8,6 +11,8 @@ export interface Moment {
   what: Phrase;
   detail: Phrase;
   done: boolean;
+  /** The mold that it is of, and its step; a moment of waxes has no step. */
+  mold?: { id: string; step?: string };
   /** Name in the programme, for moments of the burnout that can be ticked. */
   hand?: string;
   /** Field of the print that takes the moment when it is ticked off. */

@@ -35,6 +35,17 @@ import { blockPattern, BLOCK_ID, fullDoc, id, planShop } from './testing/planSho
 const RUNS = 20;
 const NOW = new Date(2026, 10, 26, 9, 15);
 const one = (n: number): fc.Arbitrary<string> => fc.constantFrom(id(n), id(n + 900));
+/** What a kiln showed, from the coldest to the hottest. */
+const rates = fc
+  .uniqueArray(
+    fc.record({
+      tempC: fc.double({ min: 30, max: 1300, noNaN: true }),
+      cPerH: fc.double({ min: 1, max: 20_000, noNaN: true }),
+      offCPerH: fc.double({ min: 0, max: 20_000, noNaN: true }),
+    }),
+    { maxLength: 4, selector: ({ tempC }) => tempC },
+  )
+  .map((list) => list.sort((a, b) => a.tempC - b.tempC));
 /** References meet what the shop has, or something that is gone; lines and flasks have few names. */
 const MEET: Overrides = {
   patternId: fc.constantFrom(BLOCK_ID, BLOCK_ID, id(998)),
@@ -48,6 +59,8 @@ const MEET: Overrides = {
   programmeId: one(200),
   lineKey: fc.constantFrom('l1', 'l2', null),
   photos: fc.constant([]),
+  climbs: rates,
+  cools: rates,
   // Laying hundreds of outlines on a plate takes seconds, and finds nothing that a dozen does not.
   spares: fc.integer({ min: 0, max: 6 }),
 };

@@ -220,13 +220,13 @@ describe('time', () => {
     const stages = (number: number) =>
       known(planPour(pourNumber(number), shop).times)
         .blocks.filter((b) => b.state === 'planned')
-        .map((b) => b.stage);
+        .map((b) => b.work);
     expect(stages(31)).toEqual(['print', 'clean', 'sprue', 'invest']);
     expect(stages(30)).toEqual(['clean', 'sprue', 'invest']);
     expect(stages(29)).toEqual([]);
     const haveThem = structuredClone(pourNumber(31));
     haveThem.doc.left = ['print', 'clean'];
-    expect(known(planPour(haveThem, shop).times).blocks.map((b) => b.stage)).toEqual(['sprue', 'invest']);
+    expect(known(planPour(haveThem, shop).times).blocks.map((b) => b.work)).toEqual(['sprue', 'invest']);
   });
 
   it('finds the earliest pour that keeps bench hours', () => {

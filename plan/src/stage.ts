@@ -48,8 +48,8 @@ export interface PourClock {
   /** From kiln in to zero. */
   kilnH: number;
   burnout: BurnoutPlan;
-  /** When the work of a stage that is still ahead is to begin. */
-  begins: Partial<Record<StageKey, number>>;
+  /** When work that is still ahead is to begin, by the keys of its steps: those of stages, of a mold, its waxes. */
+  begins: Partial<Record<string, number>>;
 }
 
 interface Rules {

@@ -22,6 +22,13 @@ export const router = createRouter({
       meta: { bare: true },
     },
     {
+      path: '/molds/:id([0-9a-f-]{36})/bench',
+      name: 'moldBench',
+      component: () => import('./bench/MoldBenchPage.vue'),
+      props: true,
+      meta: { bare: true, title: 'Making a mold' },
+    },
+    {
       path: '/pours/:id/sheet',
       name: 'sheet',
       component: () => import('./pour/sheet/SheetPage.vue'),

@@ -188,6 +188,17 @@ export const investStageSchema = z.strictObject({
 /** "segment › what is to be done", told apart by "~2" where it comes twice. */
 const handNameSchema = z.string().min(1).max(HAND_NAME_MAX);
 
+/** What befalls a burnout: the first three stop or cool the kiln, the others are told for the record. */
+export const BURN_EVENTS = ['power out', 'door open', 'fault', 'turned', 'moved'] as const;
+export type BurnEvent = (typeof BURN_EVENTS)[number];
+const burnEventSchema = z.strictObject({
+  key: keySchema,
+  kind: z.enum(BURN_EVENTS),
+  at: momentSchema,
+  /** When it was over; absent: it lasts, or took no time. */
+  until: momentSchema.optional(),
+});
+
 export const burnoutStageSchema = z.strictObject({
   kilnId: idSchema.optional(),
   programmeId: idSchema.optional(),
@@ -198,5 +209,6 @@ export const burnoutStageSchema = z.strictObject({
   startedAt: momentSchema.optional(),
   /** Hands-on moments ticked off, by their name in the programme (core's handNames). */
   hands: z.record(handNameSchema, momentSchema),
+  events: z.array(burnEventSchema).max(30).optional(),
   note: noteSchema.optional(),
 });

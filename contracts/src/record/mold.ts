@@ -9,6 +9,7 @@ import {
   noteSchema,
   photosSchema,
 } from '../parts';
+import { stepsSchema } from '../pour/making';
 import { quantitySchema } from '../quantities';
 
 /** What becomes of a mold. */
@@ -19,6 +20,8 @@ export type MoldState = (typeof MOLD_STATES)[number];
 export const shotSchema = z.strictObject({
   key: keySchema,
   at: momentSchema,
+  /** The pour that they are for; absent: for none yet. */
+  pourId: idSchema.optional(),
   /** Waxes of this shot, and how many of them were good. */
   waxes: quantitySchema('Waxes', 'count', [1, 200], { whole: true }),
   good: quantitySchema('Good', 'count', [0, 200], { whole: true }),
@@ -70,12 +73,18 @@ export const moldSchema = z.strictObject({
   pressC: quantitySchema('Press', 'degC', [40, 250]),
   /** Parts of a silicone's mix, by weight. */
   mixParts: z.tuple([z.number().positive().max(1000), z.number().positive().max(1000)]),
-  /** Steps that were done, by their keys. */
-  done: z.record(keySchema, momentSchema),
+  /** When a mold job is to be at its zero: the mold closed, to take its first wax. Absent: made when a pour asks for it, or nobody has said. */
+  zeroAt: momentSchema.optional(),
+  /** What only its maker, or the printer, can tell of the time that it takes. */
+  cureH: quantitySchema('Cures, as its maker says', 'h', [0.1, 200], { digits: 1 }).optional(),
+  printH: quantitySchema('Both halves on the printer', 'h', [0.1, 200], { digits: 1 }).optional(),
+  /** What was done of its making, by the steps' keys. */
+  steps: stepsSchema,
   wax: z.strictObject({
     usualC: quantitySchema('Wax, as its maker says', 'degC', [40, 120]).optional(),
     usualKpa: quantitySchema('Pressure, as usual', 'kPa', [1, 400]).optional(),
     restMin: quantitySchema('Rest in the mold', 'min', [0, 120], { digits: 1 }).optional(),
+    perHour: quantitySchema('Waxes an hour', 'count', [1, 600], { digits: 0 }).optional(),
     pieceG: quantitySchema('A wax on the balance', 'g', [0.001, 1e4], { digits: 2 }).optional(),
   }),
   /** How far the halves warp on a flat plate. */
@@ -110,7 +119,7 @@ export const emptyMold = (number: number): z.infer<typeof moldSchema> => ({
   frame: { lengthMm: 73, widthMm: 48, heightMm: 25.6 },
   pressC: RUBBER.hotC,
   mixParts: [10, 1],
-  done: {},
+  steps: {},
   wax: {},
   shots: [],
   photos: [],

@@ -45,7 +45,7 @@ function flaskOrder({ burnout, result }: PourDoc, { key, pour }: PourFlask): Fau
 }
 
 function orderFaults(doc: PourDoc): Fault[] {
-  const { print, clean, invest, flasks, happenings } = doc;
+  const { print, clean, invest, burnout, flasks, happenings } = doc;
   return [
     ...inOrder(
       print.startedAt,
@@ -55,6 +55,9 @@ function orderFaults(doc: PourDoc): Fault[] {
     ),
     ...stepFaults(['clean'], clean.steps),
     ...stepFaults(['invest'], invest.steps),
+    ...(burnout.events ?? []).flatMap(({ key, at, until }) =>
+      inOrder(at, until, ['burnout', 'events', key, 'until'], 'it would be over before it began'),
+    ),
     ...inOrder(
       invest.powderInAt,
       invest.doneAt,

@@ -106,6 +106,20 @@ export const profileSchema = z.strictObject({
   note: noteSchema,
 });
 
+/** A rate that a kiln showed near a temperature in a log, with its standard error. */
+const rateSchema = z.strictObject({
+  tempC: quantitySchema('At', 'degC', [30, 1300]),
+  cPerH: quantitySchema('By itself', 'degCPerH', [1, 20_000]),
+  offCPerH: quantitySchema('Give or take', 'degCPerH', [0, 20_000]),
+});
+/** From the coldest to the hottest, each temperature once: what is between two of them is reckoned from both. */
+const ratesSchema = z
+  .array(rateSchema)
+  .max(30)
+  .refine((rates) => rates.every(({ tempC }, n) => n === 0 || tempC > rates[n - 1]!.tempC), {
+    message: 'from the coldest to the hottest',
+  });
+
 export const kilnSchema = z.strictObject({
   name: nameSchema,
   litres: quantitySchema('Litres inside', 'count', [0.1, 1e6], { digits: 1 }),
@@ -116,5 +130,9 @@ export const kilnSchema = z.strictObject({
     hint: 'hours to lose two thirds of its heat, shut',
   }),
   costPerH: quantitySchema('Cost an hour', 'money', PRICE),
+  /** What a log of it showed; absent: its two figures above stand for all temperatures. */
+  measured: z
+    .strictObject({ at: momentSchema, from: z.string().max(255), climbs: ratesSchema, cools: ratesSchema })
+    .nullish(),
   note: noteSchema,
 });

@@ -3,22 +3,16 @@ import {
   BOOK_PROGRAMMES,
   coolingHours,
   hoursAbove,
+  judgePaceAsked,
   judgeProgramme,
   programmeCurve,
   temperatureAt,
   type Segment,
 } from './index';
+import { formatPhrase, METRIC } from '../numeric';
+import { segment } from '../testing/segments';
 
 const KILN = { maxRampCPerH: 400, coolTauH: 5 };
-const segment = (rampCPerH: number | null, targetC: number | null, holdH: number): Segment => ({
-  name: '',
-  rampCPerH,
-  targetC,
-  holdH,
-  flaskWay: 'button up',
-  hands: [],
-  note: '',
-});
 const STEPPED = [segment(130, 150, 2.5), segment(90, 370, 2), segment(100, 730, 4), segment(null, null, 2)];
 const LIMITS = { ceilingC: 750, rampMaxCPerH: 120, cleanOutH: 4, fastAllowed: false };
 const rules = (segments: Segment[], limits = LIMITS): string[] =>
@@ -61,9 +55,56 @@ describe('programme', () => {
   });
 });
 
+describe('a kiln that was measured', () => {
+  const climbs = [
+    { tempC: 600, cPerH: 120 },
+    { tempC: 700, cPerH: 80 },
+  ];
+  const cools = [
+    { tempC: 550, cPerH: 106 },
+    { tempC: 700, cPerH: 340 },
+  ];
+  const slow = { ...KILN, measured: { climbs, cools } };
+  it('climbs by its figure until where it lagged, then by what it showed', () => {
+    const curve = programmeCurve([segment(null, 500, 0), segment(null, 730, 0)], 520, slow);
+    expect(curve.segments[0]!.endH).toBeCloseTo(480 / 400, 9);
+    const [from, to] = [temperatureAt(curve, curve.totalH - 0.25), temperatureAt(curve, curve.totalH)];
+    expect((to - from) / 0.25).toBeCloseTo(80, 0);
+    // By hand: 100 at 400, then as many degrees at 120 to 80, linear between, then 30 at 80.
+    const between = (100 / 40) * Math.log(120 / 80);
+    expect(curve.totalH - curve.segments[0]!.endH).toBeCloseTo(100 / 400 + between + 30 / 80, 2);
+  });
+  it('cools by the time constant that it showed there, and no slower than asked', () => {
+    const hours = (segments: Segment[]): number => programmeCurve(segments, 520, slow, 740).totalH;
+    // Level beyond its ends: 680 / 340 = 2 h, 530 / 106 = 5 h.
+    expect(hours([segment(null, 700, 0)])).toBeCloseTo(2 * Math.log(720 / 680), 9);
+    expect(hours([segment(null, 550, 0), segment(null, 450, 0)]) - hours([segment(null, 550, 0)])).toBeCloseTo(5 * Math.log(530 / 430), 9); // prettier-ignore
+    expect(hours([segment(20, 700, 0)])).toBeCloseTo(2, 9);
+  });
+  it('is told where it is asked for more than it can, with the hours that it takes', () => {
+    const said = (ramp: number | null, kiln: typeof KILN = slow) =>
+      judgePaceAsked(programmeCurve([segment(100, 500, 0), segment(ramp, 730, 2)], 520, kiln));
+    expect(said(200).map(({ rule, weight }) => `${rule} ${weight}`)).toEqual(['kiln pace watch']);
+    expect(formatPhrase(said(200)[0]!.why, METRIC)).toContain('1 h 53, not the 1 h 09');
+    expect(said(80)).toEqual([]);
+    expect(said(null)).toEqual([]);
+    expect(said(200, KILN)).toEqual([]);
+  });
+  it('is steep in the swell where it is, not over the whole climb', () => {
+    const strong = {
+      ...KILN,
+      maxRampCPerH: 300,
+      measured: { climbs: [{ tempC: 420, cPerH: 30 }], cools: [] },
+    };
+    const curve = programmeCurve([segment(null, 730, 4)], 520, strong);
+    expect((730 - 20) / curve.segments[0]!.holdFromH).toBeLessThan(120);
+    expect(judgeProgramme(curve, LIMITS).find((j) => j.rule === 'swell ramp')!.weight).toBe('fix');
+  });
+});
+
 describe('judgements', () => {
-  it('let a slow programme pass', () => {
-    expect(rules(STEPPED)).toEqual(['swell ramp ok', 'clean-out ok']);
+  it('let a slow programme pass, and say nothing of a core that they do not see', () => {
+    expect(rules(STEPPED)).toEqual(['swell ramp ok']);
   });
   it('name a steep climb through the swelling range, less so where fast is allowed', () => {
     const steep = [segment(300, 730, 5)];

@@ -9,7 +9,6 @@ export {
   type CurvePoint,
   type FlaskWay,
   type HandsOn,
-  type KilnPace,
   type PlacedSegment,
   type ProgrammeCurve,
   type Segment,
@@ -25,4 +24,7 @@ export {
 } from './judgeProgramme';
 export { BOOK_PROGRAMMES, type BookProgramme } from './data/bookProgrammes';
 export { judgeBurnable } from './judgeBurnable';
-export { judgeFlaskSize, judgePeak } from './judgeKiln';
+export { judgeFlaskSize, judgePaceAsked, judgePeak } from './judgeKiln';
+export { ROOM_C, type KilnPace } from './kilnLimits';
+export { interruptedBy, type Interruption } from './interrupt';
+export { readProgramme, type ProgrammeDefaults, type ReadProgramme } from './readProgramme';

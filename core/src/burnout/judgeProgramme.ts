@@ -1,6 +1,6 @@
 import { quantity, say } from '../numeric';
 import type { Judgement } from '../judge';
-import { hoursAbove, type PlacedSegment, type ProgrammeCurve } from './programme';
+import { hoursAbove, type ProgrammeCurve } from './programme';
 
 /** Gypsum breaks down above this, °C (handbook 07). */
 export const GYPSUM_CEILING_C = 750;
@@ -21,11 +21,14 @@ export interface BurnoutLimits {
   fastAllowed: boolean;
 }
 
-/** Steepest climb of a segment inside the swelling range, °C/h. */
-function rampInSwellRange(placed: PlacedSegment): number {
-  const overlap = Math.min(placed.targetC, SWELL_RANGE_C[1]) - Math.max(placed.fromC, SWELL_RANGE_C[0]);
-  const hours = placed.holdFromH - placed.startH;
-  return overlap > 0 && hours > 0 ? (placed.targetC - placed.fromC) / hours : 0;
+/** Steepest climb inside the swelling range, °C/h: of the curve itself, since a kiln may climb the faster the colder it is. */
+function steepestInSwell({ points }: ProgrammeCurve): number {
+  return points.reduce((steepest, b, n) => {
+    const a = points[n - 1];
+    if (!a || b.h <= a.h) return steepest;
+    const overlap = Math.min(b.tempC, SWELL_RANGE_C[1]) - Math.max(a.tempC, SWELL_RANGE_C[0]);
+    return overlap > 0 ? Math.max(steepest, (b.tempC - a.tempC) / (b.h - a.h)) : steepest;
+  }, 0);
 }
 
 /** What can be said of a programme from the kiln's curve alone; the flask's core needs the heat model. */
@@ -42,7 +45,7 @@ export function judgeProgramme(curve: ProgrammeCurve, limits: BurnoutLimits): Ju
     });
   }
   out.push(...judgeHotKiln(curve.points[0]?.tempC ?? 0, limits.fastAllowed));
-  const steep = Math.max(0, ...curve.segments.map(rampInSwellRange));
+  const steep = steepestInSwell(curve);
   if (steep > limits.rampMaxCPerH + 0.5) {
     out.push({
       rule: 'swell ramp',
@@ -58,7 +61,7 @@ export function judgeProgramme(curve: ProgrammeCurve, limits: BurnoutLimits): Ju
       why: say`${quantity(steep, 'degCPerH')}; ${quantity(limits.rampMaxCPerH, 'degCPerH')} is the limit.`,
     });
   }
-  out.push(judgeCleanOut(hoursAbove(curve, CARBON_C), limits.cleanOutH));
+  out.push(...judgeCleanOut(hoursAbove(curve, CARBON_C), limits.cleanOutH));
   return out;
 }
 
@@ -85,9 +88,15 @@ function judgeHotKiln(startC: number, fastAllowed: boolean): Judgement[] {
   ];
 }
 
-function judgeCleanOut(kilnH: number, wantedH: number): Judgement {
-  const above = say`The kiln is above ${quantity(CARBON_C, 'degC')} for ${quantity(kilnH, 'h')}; this resin asks for ${quantity(wantedH, 'h')} at the core, which follows later than the kiln.`;
-  if (kilnH < wantedH)
-    return { rule: 'clean-out', weight: 'fix', lead: 'Ash would stay.', why: [...above, ' Hold longer.'] };
-  return { rule: 'clean-out', weight: 'ok', lead: 'Clean-out.', why: above };
+/** The core is never hotter than the kiln for longer: what the kiln lacks, it lacks too. Whether it has enough, only its own heat says. */
+function judgeCleanOut(kilnH: number, wantedH: number): Judgement[] {
+  if (kilnH >= wantedH) return [];
+  return [
+    {
+      rule: 'clean-out',
+      weight: 'fix',
+      lead: 'Ash would stay.',
+      why: say`The kiln is above ${quantity(CARBON_C, 'degC')} for ${quantity(kilnH, 'h')}; this resin asks for ${quantity(wantedH, 'h')} at the core, which follows later than the kiln. Hold longer.`,
+    },
+  ];
 }

@@ -1,4 +1,5 @@
 import { InputError, requireNumber } from '../numeric';
+import { climbTo, coolTo, ROOM_C, type KilnPace } from './kilnLimits';
 
 export type FlaskWay = 'button down' | 'button up';
 
@@ -20,13 +21,6 @@ export interface Segment {
   flaskWay: FlaskWay;
   hands: readonly HandsOn[];
   note: string;
-}
-
-/** What the kiln can do by itself. */
-export interface KilnPace {
-  maxRampCPerH: number;
-  /** Time constant of cooling with the door shut, h: T falls towards the room as exp(−t/τ). */
-  coolTauH: number;
 }
 
 export interface CurvePoint {
@@ -73,33 +67,14 @@ export function handNames(segments: readonly Pick<Segment, 'name' | 'hands'>[]):
 /** Temperatures that a flask is cast at, °C. */
 export const CASTING_RANGE_C = [30, 1000] as const;
 
-const ROOM_C = 20;
-/** Cooling is drawn in this many straight pieces. */
-const COOLING_PIECES = 12;
-
-interface Climb {
-  hours: number;
-  points: CurvePoint[];
-}
-
-/** Heating, or cooling at a set rate: a straight line, no steeper than the kiln can climb or cool. */
-function climb(fromC: number, targetC: number, segment: Segment, kiln: KilnPace): Climb {
-  const difference = targetC - fromC;
-  if (difference === 0) return { hours: 0, points: [] };
-  if (difference > 0) {
-    const rate = Math.min(segment.rampCPerH ?? kiln.maxRampCPerH, kiln.maxRampCPerH);
-    const hours = difference / rate;
-    return { hours, points: [{ h: hours, tempC: targetC }] };
-  }
-  const own = coolingHours(fromC, targetC, kiln.coolTauH);
-  const asked = segment.rampCPerH === null ? 0 : -difference / segment.rampCPerH;
-  if (asked >= own) return { hours: asked, points: [{ h: asked, tempC: targetC }] };
-  const points = Array.from({ length: COOLING_PIECES }, (_, i) => {
-    const h = (own * (i + 1)) / COOLING_PIECES;
-    return { h, tempC: ROOM_C + (fromC - ROOM_C) * Math.exp(-h / kiln.coolTauH) };
-  });
-  return { hours: own, points };
-}
+/** No climb or fall takes a year. */
+const LONGEST_WAY_H = 24 * 365;
+const wayTo = (fromC: number, targetC: number, { rampCPerH }: Segment, kiln: KilnPace) => {
+  if (fromC === targetC) return { hours: 0, points: [] };
+  const way = (targetC > fromC ? climbTo : coolTo)(fromC, targetC, rampCPerH, kiln);
+  requireNumber('hours', way.hours, 0, LONGEST_WAY_H);
+  return way;
+};
 
 /** Hours a shut kiln takes from one temperature down to another: τ·ln((T₁ − 20)/(T₂ − 20)). */
 export function coolingHours(fromC: number, toC: number, coolTauH: number): number {
@@ -125,7 +100,7 @@ export function programmeCurve(
   const names = handNames(segments);
   for (const [i, segment] of segments.entries()) {
     const targetC = segment.targetC ?? castingTempC;
-    const { hours, points: way } = climb(tempC, targetC, segment, kiln);
+    const { hours, points: way } = wayTo(tempC, targetC, segment, kiln);
     const startH = h;
     points.push(...way.map((p) => ({ h: startH + p.h, tempC: p.tempC })));
     h += hours + requireNumber('holdH', segment.holdH, 0, 72);

@@ -1,4 +1,4 @@
-export { pullAlong, uprightTurn, type Direction as PullDirection, type PulledPart } from './pull';
+export { asDrawn, pullAlong, uprightTurn, type Direction as PullDirection, type PulledPart } from './pull';
 export { findUndercuts, type Undercut, type UndercutMap } from './undercut';
 export { choosePlane, columnSpan, type PartingPlane } from './partingPlane';
 export { readAlong, findPull } from './findPull';
@@ -44,5 +44,7 @@ export {
   type ShotSigns,
   type WaxFaultKey,
 } from './waxFlaws';
+export { cutLine, type CutLine } from './cutLine';
 export { judgeBlock, type Plate } from './judgeBlock';
+export { judgeFrame } from './judgeFrame';
 export { FRAME_WALL_MM, moldFrame } from './frame';

@@ -33,3 +33,9 @@ export function pullAlong({ positions, triangles }: PartMesh, direction: Directi
   if (scale !== 1) for (let n = 0; n < turned.length; n++) turned[n]! *= scale;
   return { positions: turned, triangles, turn };
 }
+
+export type Place = [number, number, number];
+
+/** A place in the axes of the pull back in the axes and the size that the part was drawn in: by the turn's columns. */
+export const asDrawn = (at: Readonly<Place>, turn: readonly number[], scale: number): Place =>
+  [0, 1, 2].map((k) => (turn[k]! * at[0] + turn[3 + k]! * at[1] + turn[6 + k]! * at[2]) / scale) as Place;

@@ -31,6 +31,13 @@ describe('molds by the runner', () => {
     const asked = (await run(spool, 'undercuts', { scale: 2, pull: [0, 0, 1] })) as Undercuts;
     expect(asked.asked.undercuts[0]!.depthMm).toBeCloseTo(6, 0);
     expect(asked.best!.undercuts).toEqual([]);
+    // As it was drawn, not as large as the mold is: round the stem, between 1 and 5 mm.
+    const [x, y, z] = asked.asked.undercuts[0]!.at;
+    expect(Math.hypot(x, y)).toBeLessThan(5);
+    expect(z).toBeGreaterThan(1);
+    expect(z).toBeLessThan(5);
+    const radii = asked.asked.line.loops[0]!.map((at) => Math.hypot(at[0], at[1]));
+    expect(Math.max(...radii)).toBeLessThan(5.2);
   });
   it('shades the places beside what is caught, and no others', async () => {
     // On the stem under the head, and on the head's rim.

@@ -1,4 +1,6 @@
 import {
+  asDrawn,
+  cutLine,
   findPull,
   makeMoldBlock,
   pullAlong,
@@ -15,8 +17,15 @@ import type { Run } from './context';
 import { readPart } from './readPart';
 
 function pullReading(mesh: WeldedMesh, pull: [number, number, number], scale: number): PullReading {
-  const { undercuts, trappedMm3, frame } = readAlong(mesh, pull, scale);
-  return { pull, undercuts, trappedMm3, cellMm: frame.cellMm };
+  const map = readAlong(mesh, pull, scale);
+  const { turn } = pullAlong(mesh, pull);
+  return {
+    pull,
+    undercuts: map.undercuts.map((one) => ({ ...one, at: asDrawn(one.at, turn, scale) })),
+    trappedMm3: map.trappedMm3,
+    cellMm: map.frame.cellMm,
+    line: cutLine(map, turn, scale),
+  };
 }
 
 export const readUndercuts: Run<UndercutsInput, Undercuts> = async ({ part, scale, pull }, context) => {

@@ -4,6 +4,7 @@ import type { Job } from '../job';
 import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
 import { airJob, hangJob, hungJob, treeShapeJob } from '../hang';
+import { fitProgrammeJob, heatJob } from '../heat';
 import { moldBlockJob, undercutShadesJob, undercutsJob } from '../mold';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
@@ -19,6 +20,7 @@ import type { JobContext, Run } from './context';
 import { feed, places, suggest } from './feed';
 import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
+import { fit, heat } from './heat';
 import { hang, measureTree, readAir, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { makeBlock, readUndercuts, shadeUndercuts } from './mold';
@@ -54,6 +56,8 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(hungJob, measureTree),
     runnable(airJob, readAir),
     runnable(treeShapeJob, showTree),
+    runnable(heatJob, heat),
+    runnable(fitProgrammeJob, fit),
     runnable(undercutsJob, readUndercuts),
     runnable(undercutShadesJob, shadeUndercuts),
     runnable(moldBlockJob, makeBlock),

@@ -1,3 +1,4 @@
+import { moldMoments } from '../mold/moldMoments';
 import { QUIET, type Stage } from '../stage';
 
 export const brief: Stage<'brief'> = {
@@ -6,4 +7,6 @@ export const brief: Stage<'brief'> = {
   isDone: ({ parts, alloy }) => parts.length > 0 && alloy !== undefined,
   line: ({ context: { parts, castings, alloy } }) =>
     parts.length === 0 ? '' : `${castings} wanted${alloy ? `, ${alloy.name}` : ''}`,
+  // The mold is named here: its making and its waxes are asked of hands here.
+  moments: ({ context }, clock) => (clock ? moldMoments(context, clock) : []),
 };

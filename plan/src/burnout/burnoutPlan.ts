@@ -1,27 +1,46 @@
 import {
   CASTING_RANGE_C,
-  castsWax,
   CLEAN_OUT_H,
   GYPSUM_CEILING_C,
+  interruptedBy,
   judgeBurnable,
   judgeFlaskSize,
+  judgePaceAsked,
   judgePeak,
   judgeProgramme,
   programmeCurve,
   SWELL_RAMP_MAX_C_PER_H,
+  type BurnoutLimits,
+  type Interruption,
   type Judgement,
   type ProgrammeCurve,
   type Segment,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
+import { planBurnt, type Burnt } from './burnt';
+import { cutsOf, judgeCuts, lastingEvents } from './cuts';
+import { burntResin } from '../givens';
+import { judgeHeat, planHeat, type HeatPlan } from './heatPlan';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
 
 export interface BurnoutPlan {
+  /** As it goes: with what has befallen it. */
   curve: ProgrammeCurve;
+  /** What befell it so far and cooled the kiln. */
+  cuts: Interruption[];
+  /** Something that cools the kiln is not over: what comes of it nobody knows. */
+  lasts: boolean;
   segments: readonly Segment[];
   /** The pour's own edit of the programme. */
   edited: boolean;
+  /** What resin and powder ask for. */
+  limits: BurnoutLimits;
+  castingC: number;
+  /** The flask under it; undefined while flask or powder is not chosen. */
+  heat: HeatPlan | undefined;
+  /** What the kiln really did, by its log; undefined without one. */
+  burnt: Burnt | undefined;
   judgements: Judgement[];
 }
 
@@ -39,7 +58,7 @@ export function planBurnout(
   context: PourContext,
   temperatures: TemperaturePlan | undefined,
 ): Planned<BurnoutPlan> {
-  const { doc, programme, kiln, resin, powder } = context;
+  const { doc, programme, kiln, powder } = context;
   const segments = doc.burnout.segments ?? programme?.segments;
   if (!segments || !kiln || !temperatures) {
     return missing(
@@ -56,20 +75,37 @@ export function planBurnout(
       `A flask is cast at ${CASTING_RANGE_C[0]} to ${CASTING_RANGE_C[1]} °C; this one is to be at ${Math.round(castingC)} °C. Look at its temperature, or at the metal’s range.`,
       'pour',
     );
-  const curve = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
+  const asPlanned = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
+  const cuts = cutsOf(doc);
+  const lasts = lastingEvents(doc).length > 0;
+  const curve = interruptedBy(asPlanned, cuts, kiln);
   const peakC = Math.max(...curve.points.map((p) => p.tempC));
   // Wax runs out before it swells and leaves little to burn: the resin's own limits are the master's, not the flask's.
-  const burnt = castsWax(doc.brief.route) ? undefined : resin;
+  const burnt = burntResin(context);
   const limits = {
     ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C,
     rampMaxCPerH: burnt?.rampMaxCPerH ?? SWELL_RAMP_MAX_C_PER_H,
     cleanOutH: burnt?.cleanOutH ?? CLEAN_OUT_H,
     fastAllowed: burnt?.fastAllowed ?? false,
   };
+  const heat = planHeat(context, curve);
   return known({
+    heat,
+    burnt: planBurnt(context, curve, castingC),
     curve,
+    cuts,
+    lasts,
     segments,
+    limits,
+    castingC,
     edited: doc.burnout.segments !== undefined,
-    judgements: [...judgeFit(context, peakC), ...judgeProgramme(curve, limits)],
+    judgements: [
+      ...judgeFit(context, peakC),
+      ...judgePaceAsked(asPlanned),
+      ...judgeCuts({ doc, asPlanned, curve, heat }),
+      ...judgeProgramme(asPlanned, limits),
+      // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.
+      ...(lasts ? [] : judgeHeat(context, heat, castingC)),
+    ],
   });
 }

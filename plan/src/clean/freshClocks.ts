@@ -1,4 +1,12 @@
-import { freshness, say, type Freshness, type Judgement, type Phrase, type StageKey } from '@zero-pour/core';
+import {
+  castsWax,
+  freshness,
+  say,
+  type Freshness,
+  type Judgement,
+  type Phrase,
+  type StageKey,
+} from '@zero-pour/core';
 import { anyPoured } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 import { cleaningOf, isOver, lastOf } from './cleaning';
@@ -65,6 +73,8 @@ export function freshClocks(context: PourContext): FreshClock[] {
   if (!finishedAt || doc.invest.powderInAt || doc.burnout.startedAt) return [];
   const steps = cleaningOf(context);
   const cured = lastOf(steps, 'cure', 'doneAt');
+  // A cured master never comes into a flask.
+  if (cured && castsWax(doc.brief.route)) return [];
   if (cured) return clock('cured print', 'invest', cured, resin.curedLifeDays, ['invest', 'invested']);
   const leftOut = steps.some(({ step, record }) => step.kind === 'cure' && isOver(record));
   return leftOut ? [] : clock('uncured print', 'clean', finishedAt, resin.uncuredLifeDays, ['cure', 'cured']);

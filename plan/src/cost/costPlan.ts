@@ -1,4 +1,11 @@
-import { HOURS_COST, MATERIAL_COST, METAL_COST, type Formula, type StageKey } from '@zero-pour/core';
+import {
+  castsWax,
+  HOURS_COST,
+  MATERIAL_COST,
+  METAL_COST,
+  type Formula,
+  type StageKey,
+} from '@zero-pour/core';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
 import type { PourContext } from '../context';
 import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
@@ -31,7 +38,7 @@ const numbered = (symbol: string, figures: readonly Figure[]) =>
 
 /** What the pour costs as far as it is planned (handbook 09). */
 export function planCost(
-  { resin, powder, printer, kiln, alloy }: PourContext,
+  { doc, resin, powder, printer, kiln, alloy }: PourContext,
   parts: {
     print: PrintPlan | undefined;
     mix: MixPlan | undefined;
@@ -39,7 +46,9 @@ export function planCost(
     charges: readonly ChargePlan[];
   },
 ): CostPlan {
-  const { print, mix, burnout, charges } = parts;
+  const { mix, burnout, charges } = parts;
+  // Waxes of a mold that is there: nothing is printed for them.
+  const print = castsWax(doc.brief.route) && doc.left.includes('print') ? undefined : parts.print;
   const lines: Figure[] = [];
   if (print && resin)
     lines.push(

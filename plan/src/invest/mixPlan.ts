@@ -22,6 +22,7 @@ import {
 import { readingValue, type Flask } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
 import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
+import { burntResin } from '../givens';
 import { impossible, known, lacking, missing, whenKnown, type Planned } from '../planned';
 import type { TreePlan } from '../sprue/treePlan';
 
@@ -165,7 +166,7 @@ export function planMix(
             )
           : []),
         ...judgeRatio(powder, ratio.value),
-        ...(context.resin ? judgeGrade(powder.grade) : []),
+        ...(burntResin(context) ? judgeGrade(powder.grade) : []),
         ...judgeBoric(doc.invest.boric.school),
         ...judgeWater(waterTempC),
       ],

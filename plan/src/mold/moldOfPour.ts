@@ -1,57 +1,61 @@
 import type { Mold } from '@zero-pour/contracts';
-import {
-  castsWax,
-  ROUTES,
-  say,
-  shotsFor,
-  USUAL_LIFE,
-  type Judgement,
-  type MoldKind,
-  type Route,
-} from '@zero-pour/core';
+import { castsWax, say, USUAL_LIFE, type Judgement, type Phrase } from '@zero-pour/core';
 import type { PourContext } from '../context';
+import { judgeUntimed, stepsAhead, untimed, waxesToInject } from './moldWork';
+import { kindsOfRoute, waxesOf } from './waxes';
 
-/** The kinds of mold that a route takes its waxes from. */
-const KINDS: Partial<Record<Route, readonly MoldKind[]>> = {
-  'wax from a rubber mold': ['rubber'],
-  'wax from a silicone mold': ['silicone'],
-  'wax from a printed mold': ['flexible resin', 'hard resin'],
-};
-export const kindsOfRoute = (route: Route): readonly MoldKind[] => KINDS[route] ?? [];
+type Of = Pick<PourContext, 'doc' | 'mold' | 'parts'>;
 
-/** The route that takes its waxes from such a mold. */
-export const routeOfKind = (kind: MoldKind): Route =>
-  ROUTES.find((route) => kindsOfRoute(route).includes(kind))!;
+/** How many good waxes the pour wants of its mold. */
+export const waxesWanted = ({ mold, parts }: Of): number =>
+  parts
+    .filter(({ pattern }) => mold && pattern.id === mold.mold.patternId)
+    .reduce((sum, { count }) => sum + count, 0);
 
-/** Waxes that a mold has given, and how many of them were good. */
-export function waxesOf({ shots }: Pick<Mold, 'shots'>): { waxes: number; good: number } {
-  return {
-    waxes: shots.reduce((sum, shot) => sum + shot.waxes, 0),
-    good: shots.reduce((sum, shot) => sum + Math.min(shot.good, shot.waxes), 0),
-  };
-}
+/** … and how many of them are there: good ones of shots that were made for it. */
+export const waxesHere = ({ mold, pourId }: Pick<PourContext, 'mold' | 'pourId'>): number =>
+  mold && pourId !== undefined
+    ? waxesOf({ shots: mold.mold.shots.filter((shot) => shot.pourId === pourId) }).good
+    : 0;
+
+export const waxesLeft = (context: Of & Pick<PourContext, 'pourId'>): number =>
+  Math.max(0, waxesWanted(context) - waxesHere(context));
+
+const judged = (weight: Judgement['weight'], lead: string, why: Phrase): Judgement => ({
+  rule: 'mold',
+  weight,
+  lead,
+  why,
+});
 
 /** Whether a mold serves this pour: its pattern, its state, what it still gives, and how many waxes it takes. */
-export function judgeMoldOfPour({ doc, parts }: PourContext, mold: Mold | undefined): Judgement[] {
-  if (!castsWax(doc.brief.route)) return [];
-  const add = (weight: Judgement['weight'], lead: string, why: Judgement['why']): Judgement => ({
-    rule: 'mold',
-    weight,
-    lead,
-    why,
-  });
-  if (!mold)
+export function judgeMoldOfPour(context: PourContext): Judgement[] {
+  if (!castsWax(context.doc.brief.route)) return [];
+  if (context.mold)
     return [
-      add(
+      ...judgeKind(context, context.mold.mold),
+      ...judgeState(context, context.mold.mold),
+      ...judgeWaxes(context, context.mold.mold),
+    ];
+  if (context.doc.brief.moldId === undefined)
+    return [
+      judged(
         'watch',
         'No mold chosen.',
         say`Its waxes come from a mold: choose it, or plan one and make it first.`,
       ),
     ];
+  return context.moldsRead
+    ? [judged('fix', 'Its mold is gone.', say`The mold that was chosen was taken out: choose another.`)]
+    : [judged('watch', 'Its mold is not read yet.', say`Until it is, nothing is said of its waxes.`)];
+}
+
+/** Of the route's kind, and of the pour's patterns. */
+function judgeKind({ doc, parts }: PourContext, mold: Mold): Judgement[] {
   const out: Judgement[] = [];
   if (!kindsOfRoute(doc.brief.route).includes(mold.kind))
     out.push(
-      add(
+      judged(
         'fix',
         'Another kind of mold.',
         say`${mold.name} is of ${mold.kind}; the route says: ${doc.brief.route}.`,
@@ -59,57 +63,89 @@ export function judgeMoldOfPour({ doc, parts }: PourContext, mold: Mold | undefi
     );
   const part = parts.find(({ pattern }) => pattern.id === mold.patternId);
   if (!part)
+    return [
+      ...out,
+      judged('fix', 'A mold of another pattern.', say`${mold.name} does not give any pattern of this pour.`),
+    ];
+  const others = parts.filter(({ pattern }) => pattern.id !== mold.patternId).length;
+  if (others > 0)
     out.push(
-      add('fix', 'A mold of another pattern.', say`${mold.name} does not give any pattern of this pour.`),
-    );
-  const others = parts.filter(({ pattern }) => pattern.id !== mold.patternId);
-  if (part && others.length > 0)
-    out.push(
-      add(
+      judged(
         'watch',
-        others.length === 1
-          ? 'One pattern has no mold here.'
-          : `${others.length} patterns have no mold here.`,
+        others === 1 ? 'One pattern has no mold here.' : `${others} patterns have no mold here.`,
         say`${mold.name} gives ${part.pattern.name} only: what is said of waxes is said of that one.`,
       ),
     );
+  return out;
+}
+
+/** Made, being made, or worn; and whether it is there before its waxes are to be injected. */
+function judgeState({ mold: things, doc }: PourContext, mold: Mold): Judgement[] {
   if (mold.state === 'worn' || mold.state === 'retired')
-    out.push(
-      add(
+    return [
+      judged(
         'fix',
         `The mold is ${mold.state}.`,
         say`Make another, or look at its newest waxes before you trust it.`,
       ),
-    );
-  else if (mold.state !== 'good')
-    out.push(
-      add(
-        'watch',
-        'The mold is not made yet.',
-        say`It is ${mold.state}: its making comes before these waxes.`,
-      ),
-    );
+    ];
+  if (mold.state === 'good') return [];
+  const ahead = stepsAhead(mold, things!);
+  const { zeroAt } = mold;
+  const late = zeroAt !== undefined && doc.brief.zeroAt !== undefined && zeroAt >= doc.brief.zeroAt;
+  return [
+    late
+      ? judged(
+          'fix',
+          'The mold comes after the pour.',
+          say`${mold.name} is to be closed after the wanted pour time: move one of them.`,
+        )
+      : judged(
+          'watch',
+          'The mold is not made yet.',
+          ahead.length === 0
+            ? say`Its steps are done, but no good wax is on record: take its first waxes.`
+            : say`It is ${mold.state}: its making comes before these waxes.`,
+        ),
+    ...(zeroAt === undefined ? judgeUntimed(untimed(ahead)) : []),
+  ];
+}
+
+/** What it still gives, and how many waxes it takes. */
+function judgeWaxes(context: PourContext, mold: Mold): Judgement[] {
+  const wanted = waxesWanted(context);
+  if (wanted === 0) return [];
+  const out: Judgement[] = [];
   const { waxes, good } = waxesOf(mold);
-  const wanted = part?.count ?? 0;
-  const left = USUAL_LIFE[mold.kind] - waxes;
-  if (wanted > 0 && left < wanted)
+  const [here, left] = [waxesHere(context), waxesLeft(context)];
+  if (USUAL_LIFE[mold.kind] - waxes < left)
     out.push(
-      add(
+      judged(
         'watch',
         'It may be worn before that.',
         say`${String(waxes)} waxes so far; such a mold gives about ${String(USUAL_LIFE[mold.kind])} (shop default).`,
       ),
     );
-  const shots = waxes > 0 && wanted > 0 ? shotsFor(wanted, good / waxes) : undefined;
-  if (shots !== undefined)
+  const hereWords = here > 0 ? `${here} of ${wanted} good waxes are here. ` : '';
+  if (left === 0)
+    out.push(judged('ok', 'Its waxes are here.', say`${String(here)} good ones for ${String(wanted)}.`));
+  else if (waxes === 0)
+    out.push(judged('watch', 'No wax of it on record.', say`How many it takes, nobody can say yet.`));
+  else if (good === 0)
     out.push(
-      add(
-        'ok',
-        `Inject ${String(shots)} for ${String(wanted)}.`,
-        say`So many give enough good ones nine times in ten, by ${String(good)} good of ${String(waxes)}.`,
+      judged(
+        'fix',
+        'No good wax yet.',
+        say`None of ${String(waxes)} was good: mend that before you count on it.`,
       ),
     );
-  else if (wanted > 0 && waxes === 0)
-    out.push(add('watch', 'No wax of it on record.', say`How many it takes, nobody can say yet.`));
+  else
+    out.push(
+      judged(
+        'ok',
+        `Inject ${String(waxesToInject(mold, left))} for ${String(left)}.`,
+        say`${hereWords}So many give enough good ones nine times in ten, by ${String(good)} good of ${String(waxes)}.`,
+      ),
+    );
   return out;
 }

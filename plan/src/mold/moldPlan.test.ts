@@ -1,4 +1,4 @@
-import { emptyMold, type Mold, type MoldTest, type PourYield } from '@zero-pour/contracts';
+import { emptyMold, type Mold, type MoldTest, type PourYield, type RouteTimes } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, ROUTES } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { judgeWarp, planMold, planPour, planRoutes, waxCm3, whyNewest } from '../index';
@@ -45,11 +45,11 @@ describe('a mold', () => {
     expect(rules({ thinnestMm: 0.97 } as never)).toContain('master wall fix');
   });
   it('has its steps with their minutes and what is weighed, each kind its own', () => {
-    const steps = planMold(mold({ done: { clean: '2026-11-01T08:00:00.000Z' } }), NOTHING).steps;
+    const steps = planMold(mold({ steps: { clean: { doneAt: '2026-11-01T08:00:00.000Z' } } }), NOTHING).steps;
     expect(steps.map(({ key }) => key)).toEqual(['clean', 'pack', 'press', 'cool', 'cut', 'check', 'first', 'measure']); // prettier-ignore
     expect(steps.find(({ key }) => key === 'press')!.minutes).toBeCloseTo(60, 9);
-    expect(steps[0]!.doneAt).toBeDefined();
-    expect(steps.find(({ key }) => key === 'cut')!.caution).toContain('glove');
+    expect(steps[0]!.record?.doneAt).toBeDefined();
+    expect(steps.find(({ key }) => key === 'cut')!.caution).toBe('knife');
     const poured = planMold(mold({ kind: 'silicone', mixParts: [1, 1] }), NOTHING).steps;
     const mix = formatPhrase(poured.find(({ key }) => key === 'mix')!.how, METRIC);
     // 73 × 48 × 25.6 mm and 5 % at 1.15 g/ml, in two equal parts.
@@ -105,11 +105,20 @@ describe('which route', () => {
       Infinity,
     );
   });
-  it('takes what is typed', () => {
-    const typed = { 'burn out the print': { pieceHandsMin: 60 } };
-    const before = planRoutes(context, { yields: [], molds: [] }, asked).rows[0]!.perGood;
-    expect(
-      planRoutes(context, { yields: [], molds: [] }, { ...asked, typed }).rows[0]!.perGood,
-    ).toBeGreaterThan(before);
+  it('takes the shop’s own minutes and its hour of hands', () => {
+    const routesOf = (routeTimes: RouteTimes) =>
+      planRoutes(
+        { ...context, settings: { ...context.settings, routeTimes } },
+        { yields: [], molds: [] },
+        asked,
+      );
+    const before = planRoutes(context, { yields: [], molds: [] }, asked).rows[0]!;
+    const slow = routesOf({ minutes: { 'burn out the print': { pieceHandsMin: 60 } } }).rows[0]!;
+    expect(slow.perGood).toBeGreaterThan(before.perGood);
+    expect(slow.fromRecord).toEqual(['minutes as typed']);
+    expect(slow.usual.piece.handsMin).toBe(before.costs.piece.handsMin);
+    const dear = routesOf({ perHandsHour: 90, minutes: {} });
+    expect(dear.rates.perHandsHour).toBe(90);
+    expect(dear.rows[0]!.perGood).toBeGreaterThan(before.perGood);
   });
 });

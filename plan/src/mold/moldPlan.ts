@@ -1,37 +1,23 @@
-import type { Mold, MoldTest, Pattern, Resin } from '@zero-pour/contracts';
+import type { Mold, MoldTest, Pattern } from '@zero-pour/contracts';
 import {
   estimateShare,
   FRAME_FILL_CM3,
   judgeMaster,
   PRESS_MIN,
-  pressMinutes,
   quantity,
   RUBBER,
-  rubberFor,
   say,
-  siliconeFor,
   USUAL_LIFE,
   whyWax,
   type Judgement,
   type MoldKind,
-  type Phrase,
   type RankedCause,
   type ShareEstimate,
   type WaxFaultKey,
 } from '@zero-pour/core';
 import { figure, type Figure } from '../figure';
-import { waxesOf } from './moldOfPour';
-
-/** A step of making a mold. */
-export interface MoldStep {
-  key: string;
-  name: string;
-  how: Phrase;
-  minutes: number | null;
-  /** What can hurt there. */
-  caution?: string;
-  doneAt: string | undefined;
-}
+import { moldSteps, type MoldStep, type MoldThings } from './moldSteps';
+import { waxesOf } from './waxes';
 
 /** A mold with all that is worked out of it. */
 export interface MoldPlan {
@@ -46,9 +32,7 @@ export interface MoldPlan {
   left: number;
 }
 
-interface Things {
-  pattern: Pattern | undefined;
-  resin: Resin | undefined;
+interface Things extends MoldThings {
   tests: readonly MoldTest[];
   /** Thinnest of the part as it was read, mm; undefined: not read. */
   thinnestMm: number | undefined;
@@ -57,13 +41,12 @@ interface Things {
 const isPacked = (kind: MoldKind): kind is 'rubber' | 'silicone' => kind === 'rubber' || kind === 'silicone';
 
 export function planMold(mold: Mold, things: Things): MoldPlan {
-  const { kind, frame } = mold;
+  const { kind } = mold;
   const masterCm3 = (things.pattern?.measure.volumeMm3 ?? 0) / 1000;
-  const inside = { ...frame, masterCm3 };
   const { waxes, good } = waxesOf(mold);
   return {
     master: masterOf(mold, things),
-    steps: stepsOf(mold, inside),
+    steps: moldSteps(mold, things),
     fill: isPacked(kind) ? fillFigure(mold, masterCm3, things.pattern) : undefined,
     press: kind === 'rubber' ? pressFigure(mold) : undefined,
     waxes,
@@ -128,105 +111,6 @@ const pressFigure = ({ frame }: Mold): Figure =>
     },
   });
 
-type Inside = Parameters<typeof rubberFor>[0];
-const KNIFE = 'A fresh blade, drawn away from the hand that holds the mold; a cut-proof glove on that hand.';
-const HOT = 'Press, frame and rubber burn: gloves, and let it cool before it is opened.';
-const FUMES = 'Read its safety sheet: gloves, and air that moves.';
-
-function stepsOf(mold: Mold, inside: Inside): MoldStep[] {
-  const step = (
-    key: string,
-    name: string,
-    how: Phrase,
-    minutes: number | null = null,
-    caution?: string,
-  ): MoldStep => ({
-    key,
-    name,
-    how,
-    minutes,
-    ...(caution ? { caution } : {}),
-    doneAt: mold.done[key],
-  });
-  const waxSteps = [
-    step(
-      'first',
-      'First waxes',
-      say`Powder or spray lightly; inject a few and throw them away until they fill.`,
-      10,
-    ),
-    step(
-      'measure',
-      'Measure a wax',
-      say`After it has rested a day it has its size: measure it, and keep it as a series of sizes.`,
-    ),
-  ];
-  if (mold.kind === 'rubber') {
-    const { massG, sheets } = rubberFor(inside);
-    return [
-      step('clean', 'Clean frame and master', say`Alcohol, no grease, no fingers.`, 5),
-      step(
-        'pack',
-        'Pack half, master, pack',
-        say`${quantity(massG, 'g', 0)}, about ${String(sheets)} sheets of ${quantity(RUBBER.sheetMm, 'mm', 1)}; no air round the master.`,
-        15,
-      ),
-      step(
-        'press',
-        'Press',
-        say`${quantity(mold.pressC, 'degC')}; tighten again once it softens.`,
-        pressMinutes(inside.heightMm),
-        HOT,
-      ),
-      step('cool', 'Cool', say`To the hand, slowly.`, 30, HOT),
-      step(
-        'cut',
-        'Cut',
-        say`Along the line that you marked, with locks at the corners; the master comes out whole.`,
-        25,
-        KNIFE,
-      ),
-      step('check', 'Clean and look', say`No torn lips, no air marks.`, 5),
-      ...waxSteps,
-    ];
-  }
-  if (mold.kind === 'silicone') {
-    const { massG, partsG, cupMl } = siliconeFor(inside, mold.mixParts);
-    return [
-      step(
-        'frame',
-        'Frame and coat',
-        say`Clay the joints; a barrier coat where the table asks for one, dry.`,
-        15,
-      ),
-      step(
-        'mix',
-        'Weigh and mix',
-        say`${quantity(massG, 'g', 0)}: ${quantity(partsG[0], 'g', 1)} and ${quantity(partsG[1], 'g', 1)}.`,
-        5,
-        FUMES,
-      ),
-      step(
-        'degas',
-        'Degas',
-        say`It rises: a cup of ${quantity(cupMl, 'ml', 0)} and more, until it falls back.`,
-        4,
-      ),
-      step('pour', 'Pour', say`Thin, from one corner, over the master last.`, 5),
-      step('cure', 'Cure', say`As its maker says; do not move it.`, null),
-      step('cut', 'Cut', say`Along the line that you marked; zigzag holds without keys.`, 15, KNIFE),
-      ...waxSteps,
-    ];
-  }
-  return [
-    step('print', 'Print both halves', say`Flat outside down, no supports in the cavity.`),
-    step('wash', 'Wash and cure', say`Blow the cavity, neck and vents dry before the cure.`, null, FUMES),
-    step('warp', 'Lay both on a flat plate', say`Measure how far they warp; type it here.`, 3),
-    step('release', 'Release and clamp', say`A thin release; clamp over the whole face.`, 3),
-    ...waxSteps,
-  ];
-}
-
 /** Why the newest shot with a flaw has it; undefined where no shot has one. */
 export function whyNewest(
   mold: Mold,
@@ -251,10 +135,6 @@ export function whyNewest(
   });
   return { fault: shot.flaws[0]!, causes };
 }
-
-/** What a mold's cavity holds, cm³: the part at its scale. */
-export const waxCm3 = (mold: Mold, pattern: Pattern | undefined): number | undefined =>
-  pattern && (pattern.measure.volumeMm3 / 1000) * (mold.scalePercent / 100) ** 3;
 
 /** How much clamp and flash a warp asks for, in words of the handbook. */
 export function judgeWarp(warpMm: number | undefined): Judgement[] {

@@ -16,11 +16,13 @@ import {
   type RouteCosts,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { kindsOfRoute, waxesOf } from './moldOfPour';
+import { kindsOfRoute, waxesOf } from './waxes';
 
 export interface RouteRow {
   route: Route;
   costs: RouteCosts;
+  /** … without the minutes that were typed. */
+  usual: RouteCosts;
   perGood: number;
   handsMin: number;
   days: number;
@@ -30,31 +32,30 @@ export interface RouteRow {
   fromRecord: string[];
 }
 export interface RoutesPlan {
+  rates: Rates;
   rows: RouteRow[];
   best: Route | undefined;
   crossings: Crossing[];
   decides: Decides | undefined;
 }
 
-/** What is typed in place of what is usual, by route. */
-export type TypedRoutes = Partial<Record<Route, { moldHandsMin?: number; pieceHandsMin?: number }>>;
-
 /** A record of fewer says less than the default does. */
 const FEWEST = 5;
 
 /** What each route would cost for this pour's parts, from the shop's record where there is one (handbook 06, "Which route?"). */
 export function planRoutes(
-  { parts, resin, doc }: PourContext,
+  { parts, resin, doc, settings }: PourContext,
   record: { yields: readonly PourYield[]; molds: readonly Mold[] },
-  asked: { count: number; most: number; typed?: TypedRoutes; rates?: Rates },
+  asked: { count: number; most: number },
 ): RoutesPlan {
   const partCm3 = Math.max(0, ...parts.map(({ pattern }) => pattern.measure.volumeMm3 / 1000));
   const resinPerCm3 = resin ? (resin.pricePerKg / 1000) * resin.densityGPerMl : 0.2;
   const costs = usualRoutes({ partCm3, resinPerCm3 });
-  const rates = asked.rates ?? USUAL_RATES;
+  const { routeTimes } = settings;
+  const rates = { ...USUAL_RATES, perHandsHour: routeTimes?.perHandsHour ?? USUAL_RATES.perHandsHour };
   const rows = ROUTES.map((route): RouteRow => {
     const known = withRecord(route, costs[route], record, doc.brief.castClass);
-    const own = asked.typed?.[route];
+    const own = routeTimes?.minutes[route];
     const made: RouteCosts = {
       ...known.costs,
       mold: known.costs.mold && {
@@ -72,10 +73,15 @@ export function planRoutes(
       days: made.days,
       finestMm: ROUTE_LOSS[route].finestMm,
       spreadPercent: ROUTE_LOSS[route].spreadPercent,
-      fromRecord: known.fromRecord,
+      usual: known.costs,
+      fromRecord: [
+        ...(own?.moldHandsMin !== undefined || own?.pieceHandsMin !== undefined ? ['minutes as typed'] : []),
+        ...known.fromRecord,
+      ],
     };
   });
   return {
+    rates,
     rows,
     best: cheapest(costs, rates, asked.count),
     crossings: crossings(costs, rates, asked.most),

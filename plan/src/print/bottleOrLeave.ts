@@ -1,6 +1,6 @@
 import { startOf, type BoardRow } from '../board';
 import type { PourContext } from '../context';
-import type { FormatMoment } from '../times/judgeTimes';
+import type { FormatMoment } from '../moment';
 
 const DAY_MS = 86_400_000;
 

@@ -13,7 +13,7 @@ import {
 } from '@zero-pour/core';
 import { pieceMeasure, readingValue, type Flask, type HungAt, type PourFlask } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
-import { figure, fromFigure, sumOf, type Figure } from '../figure';
+import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
 import { patternDensity, volumeIsEstimate, waxDensity } from '../givens';
 import type { ScalePlan } from '../scale/planScale';
 import type { PartGates } from '../wayUp/gatePlan';
@@ -56,23 +56,39 @@ export function spruesInFile({ parts }: FlaskContext, scale: ScalePlan): Figure 
   });
 }
 
-export function patternsByWeight(context: PourContext, { decided }: FlaskContext): Figure | undefined {
+export function patternsByWeight(context: PourContext, hung: FlaskContext): Figure | undefined {
+  const mass = patternsMass(context, hung);
+  const density = patternDensity(context);
+  return (
+    mass &&
+    density &&
+    figure({ name: 'Patterns, by weight', unit: 'cm3' }, WEIGHED_VOLUME, { m: mass, ρ: density })
+  );
+}
+
+/** As weighed at Sprue; else waxes by what one of their mold weighs. */
+function patternsMass({ mold }: PourContext, { decided, parts, castings }: FlaskContext): Input | undefined {
   const { weighedPatternsG } = decided.sprue;
   const massG = readingValue(weighedPatternsG);
-  const density = patternDensity(context);
-  if (massG === undefined || massG <= 0 || !density) return undefined;
-  return figure({ name: 'Patterns, by weight', unit: 'cm3' }, WEIGHED_VOLUME, {
-    m: {
-      name: 'Patterns on the balance',
+  const on = { name: 'Patterns on the balance', unit: 'g', digits: 2 } as const;
+  if (massG !== undefined && massG > 0)
+    return {
+      ...on,
       value: massG,
-      unit: 'g',
-      digits: 2,
       source: weighedPatternsG?.state ?? '',
       stage: 'sprue',
       guessed: weighedPatternsG?.state === 'guessed',
-    },
-    ρ: density,
-  });
+    };
+  const pieceG = mold?.mold.wax.pieceG;
+  const ofMold = castings > 0 && parts.every(({ pattern }) => pattern.id === mold?.mold.patternId);
+  if (!mold || pieceG === undefined || !ofMold) return undefined;
+  return {
+    ...on,
+    name: `Waxes, ${castings} of ${pieceG} g`,
+    value: castings * pieceG,
+    source: `mold record ${mold.mold.name}`,
+    stage: 'brief',
+  };
 }
 
 /** Gates of one part, as many as hang here. */

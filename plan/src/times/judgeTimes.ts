@@ -1,8 +1,6 @@
 import { HOUR_MS, MINUTE_MS, quantity, say, type Judgement } from '@zero-pour/core';
+import type { FormatMoment } from '../moment';
 import type { TimePlan } from './timePlan';
-
-/** How a moment is written; the reader's clock is not core's business. */
-export type FormatMoment = (at: number) => string;
 
 /** Later than wanted by less than this is no matter. */
 const LATER_MIN = 5;

@@ -2,34 +2,23 @@ import {
   countBack,
   earliestZero,
   HOUR_MS,
-  INVEST_H,
   LONGEST_STEP_H,
   MINUTE_MS,
-  protocolHours,
-  SET_H,
-  SPRUE_H,
   type BenchConflict,
   type CivilZero,
   type StageKey,
-  type WorkStep,
 } from '@zero-pour/core';
-import { anyPoured, benchClock, pouredAt } from '@zero-pour/contracts';
+import { benchClock, pouredAt } from '@zero-pour/contracts';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
-import { protocolOf } from '../clean/cleaning';
 import type { PourContext } from '../context';
+import { moldDone } from '../mold/moldWork';
 import type { Moment } from '../moment';
 import { impossible, known, lacking, missing, valueOf, type Planned } from '../planned';
 import type { PrintPlan } from '../print/printPlan';
 import type { PourClock, Sight } from '../stage';
-import { STAGE_RULES, stageStates } from '../stages';
-
-/** A stretch of work on the board. */
-export interface Block {
-  stage: StageKey;
-  from: number;
-  to: number;
-  state: 'done' | 'running' | 'planned';
-}
+import { STAGE_RULES } from '../stages';
+import type { Block } from './block';
+import { durations, nameOfWork, plannedBlock, workAhead, type Durations } from './work';
 
 export interface TimePlan {
   zero: number;
@@ -51,64 +40,16 @@ export interface TimePlan {
 const ms = (moment: string | undefined): number | undefined =>
   moment === undefined ? undefined : Date.parse(moment);
 
-type MakingKey = 'print' | 'clean' | 'sprue' | 'invest';
-const MAKING: readonly MakingKey[] = ['print', 'clean', 'sprue', 'invest'];
-
-interface Durations {
-  print: number | undefined;
-  clean: number | undefined;
-  sprue: number;
-  invest: number;
-  set: number;
-}
-
-function durations(context: PourContext, print: PrintPlan | undefined): Durations {
-  const { powder } = context;
-  const protocol = protocolOf(context);
-  return {
-    print: print?.hours.value,
-    clean: protocol.length > 0 ? protocolHours(protocol) : undefined,
-    sprue: SPRUE_H,
-    invest: INVEST_H,
-    set: powder?.setH ?? SET_H,
-  };
-}
-
-/** Making stages that are still ahead: those after the last one done, unless left unknown. */
-function pendingStages(context: PourContext): MakingKey[] {
-  if (context.doc.burnout.startedAt !== undefined || anyPoured(context.doc)) return [];
-  const states = stageStates(context);
-  const lastDone = MAKING.reduce((last, key, i) => (states[key] === 'done' ? i : last), -1);
-  return MAKING.filter((key, i) => i > lastDone && states[key] !== 'left');
-}
-
-function workSteps(context: PourContext, pending: readonly MakingKey[], hours: Durations): WorkStep[] {
-  const running = context.doc.print.startedAt !== undefined;
-  const steps: WorkStep[] = pending.flatMap((key): WorkStep[] => {
-    const length = hours[key];
-    if (length === undefined || (key === 'print' && running)) return [];
-    return [{ key, hours: length, attendance: key === 'print' ? 'start' : 'whole' }];
-  });
-  if (
-    context.doc.burnout.startedAt === undefined &&
-    !anyPoured(context.doc) &&
-    !context.doc.left.includes('invest')
-  ) {
-    steps.push({ key: 'set', hours: hours.set, attendance: 'none' });
-  }
-  return steps;
-}
-
 /** What has happened, as far as its times were kept. */
-function recordedBlocks({ doc }: PourContext, hours: Durations): Block[] {
-  const out: Block[] = [];
+function recordedBlocks({ doc, mold }: PourContext, hours: Durations): Block[] {
+  const out: Block[] = mold ? moldDone(mold.mold, mold) : [];
   const add = (
-    stage: StageKey,
+    work: StageKey,
     from: number | undefined,
     to: number | undefined,
     state: Block['state'] = 'done',
   ) => {
-    if (from !== undefined && to !== undefined && to >= from) out.push({ stage, from, to, state });
+    if (from !== undefined && to !== undefined && to >= from) out.push({ work, from, to, state });
   };
   const [printFrom, printTo] = [ms(doc.print.startedAt), ms(doc.print.finishedAt)];
   const printMs = (hours.print ?? 0) * HOUR_MS;
@@ -176,15 +117,15 @@ export function planTimes(sight: Sight): Planned<TimePlan> {
   const hands = burnout.curve.segments.flatMap((s) => s.hands);
   // Once the flask is in, its hours are what they are: the hands-on moments count from the real start.
   const kilnH = (zero - kilnIn) / HOUR_MS;
-  const steps = workSteps(context, pendingStages(context), hours);
+  const steps = workAhead(context, hours);
   const back = countBack(zero, steps, kilnH, hands, benchClock(settings));
-  const planned: Block[] = back.steps
-    .filter((s) => s.key !== 'set')
-    .map((s) => ({ stage: s.key as StageKey, from: s.from, to: s.to, state: 'planned' }));
-  const begins = Object.fromEntries(planned.map(({ stage, from }) => [stage, from]));
+  const placed = back.steps.filter((s) => s.key !== 'set');
+  const planned = placed.map((s) => plannedBlock(s, context));
+  // Of several sittings the first.
+  const begins = Object.fromEntries([...placed].reverse().map(({ key, from }) => [key, from]));
   const outside: BenchConflict[] = back.steps
     .filter((s) => s.outside)
-    .map((s) => ({ what: `No bench hours long enough for ${s.key}`, at: s.from }));
+    .map((s) => ({ what: `No bench hours long enough for ${nameOfWork(s.key, context)}`, at: s.from }));
   return known({
     zero,
     wanted,
@@ -210,7 +151,7 @@ export function planEarliest(
   print: PrintPlan | undefined,
   now: number,
 ): number | null {
-  const steps = workSteps(context, pendingStages(context), durations(context, print));
+  const steps = workAhead(context, durations(context, print));
   const moments = burnout.curve.segments.flatMap((s) => s.hands);
   return earliestZero(now, steps, burnout.curve.totalH, moments, benchClock(context.settings));
 }

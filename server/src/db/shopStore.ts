@@ -134,7 +134,10 @@ export async function removeItem(db: Queryable, kind: ShopKind, id: string): Pro
     if (isForeignKeyViolation(error)) {
       throw new Refusal('STILL_USED', {
         what: 'This',
-        by: kind === 'resin' || kind === 'printer' ? 'a pour, a profile, a trial or a test set' : 'a pour',
+        by:
+          kind === 'resin' || kind === 'printer'
+            ? 'a pour, a profile, a trial or a test set'
+            : 'a pour or a log',
       });
     }
     throw error;

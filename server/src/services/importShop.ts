@@ -1,5 +1,6 @@
 import { pouredAt, RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
 import { holdLock, type Database, type Queryable } from '../db/database';
+import { keepKilnRun } from '../db/kilnRunStore';
 import { addPattern } from '../db/patternStore';
 import { addPour } from '../db/pourStore';
 import { keepRecord } from '../db/recordStore';
@@ -51,6 +52,7 @@ export async function importShop(
       const used = pouredAt(doc) === undefined ? undefined : await snapshotUsed(tx, doc);
       await addPour(tx, { id, doc, number, used, at: createdAt });
     }
+    for (const { id, log } of file.kilnRuns) await keepKilnRun(tx, id, log);
   });
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { usePourLoaded } from '../state/usePourLoaded';
-import BenchWork from './BenchWork.vue';
 import type { BenchList } from '../state/benchLists';
+import { usePourLoaded } from '../state/usePourLoaded';
+import PourBench from './PourBench.vue';
 
 const props = defineProps<{ id: string; stage: BenchList }>();
 const ready = usePourLoaded(() => props.id);
@@ -9,7 +9,7 @@ const ready = usePourLoaded(() => props.id);
 
 <template>
   <v-theme-provider theme="char" with-background class="bench">
-    <BenchWork v-if="ready" :id="id" :key="id + stage" :stage="stage" />
+    <PourBench v-if="ready" :id="id" :key="id + stage" :stage="stage" />
   </v-theme-provider>
 </template>
 

@@ -1,25 +1,20 @@
 <script setup lang="ts">
 import { CAUTIONS, formatPhrase, LOOK_WORDS, type Look } from '@zero-pour/core';
-import { valueOf } from '@zero-pour/plan';
 import { useEventListener } from '@vueuse/core';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { providePour } from '../state/usePour';
 import { useUnits } from '../state/unitStore';
-import BenchClock from './BenchClock.vue';
 import BenchHead from './BenchHead.vue';
 import BenchLooks from './BenchLooks.vue';
 import BenchTimers from './BenchTimers.vue';
-import type { BenchList } from '../state/benchLists';
+import type { BenchSource } from './benchSource';
 import { useBench } from './useBench';
 
 /** One step fills the screen; Space goes on. */
-const props = defineProps<{ id: string; stage: BenchList }>();
-const handle = providePour(() => props.id);
-const { pour, plan } = handle;
+const props = defineProps<{ source: BenchSource }>();
 const router = useRouter();
 const units = useUnits();
-const bench = useBench(handle, props.stage);
+const bench = useBench(props.source);
 const {
   now,
   sound,
@@ -37,29 +32,14 @@ const {
   waitsForBegin,
 } = bench;
 
-const WORDS: Record<BenchList, { empty: string; done: string; caution: keyof typeof CAUTIONS }> = {
-  clean: {
-    empty: 'Choose a resin with a cleaning protocol first.',
-    done: 'Cured, dry, dust off. What is worth casting is asked at Clean.',
-    caution: 'resin',
-  },
-  invest: {
-    empty: 'Choose flask, metal and powder first.',
-    done: 'Leave the flask still while it sets.',
-    caution: 'powder',
-  },
-  pour: { empty: 'Choose metal and flask first.', done: 'Read what came out at Result.', caution: 'pour' },
-};
-const words = computed(() => WORDS[props.stage]);
-const caution = computed(() => CAUTIONS[step.value?.caution ?? words.value.caution].line);
-const mix = computed(() => (props.stage === 'invest' ? valueOf(plan.value.mix) : undefined));
+const caution = computed(() => CAUTIONS[step.value?.caution ?? props.source.caution].line);
 const goWord = computed(() => {
   if (!step.value) return 'leave';
   if (step.value.looks) return LOOK_WORDS[step.value.looks[0]!];
   return waitsForBegin.value ? 'begin' : 'done, next';
 });
 
-const leave = (): void => void router.push(`/pours/${props.id}/${props.stage}`);
+const leave = (): void => void router.push(props.source.back());
 function next(saw?: Look): void {
   if (!bench.goOn(saw)) leave();
 }
@@ -92,13 +72,13 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   <div class="work">
     <BenchHead
       v-model:sound="sound"
-      :title="`Pour ${pour.number} · ${stage}${step ? ` · step ${index + 1} of ${steps.length}` : ''}`"
+      :title="`${source.title()}${step ? ` · step ${index + 1} of ${steps.length}` : ''}`"
       :lit="canStayLit ? staysLit : undefined"
     />
     <main v-if="steps.length === 0" class="now">
       <div class="main">
         <h1>Nothing to step through yet</h1>
-        <p class="note">{{ words.empty }}</p>
+        <p class="note">{{ source.empty }}</p>
       </div>
     </main>
     <main v-else class="now">
@@ -116,7 +96,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           <BenchLooks v-if="step.looks" :looks="step.looks" @saw="next" />
           <p v-if="step.seconds !== null" class="note pale">{{ step.bounds }}</p>
         </template>
-        <p v-else class="note">{{ words.done }}</p>
+        <p v-else class="note">{{ source.done }}</p>
       </div>
       <ol v-if="ahead.length > 0" class="then">
         <li class="pale">Then</li>
@@ -127,12 +107,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         </li>
       </ol>
     </main>
-    <BenchClock
-      v-if="mix"
-      :powder-in-at="pour.doc.invest.powderInAt"
-      :working-min="mix.workingMin"
-      :now="now"
-    />
+    <slot name="clock" :now="now" />
     <BenchTimers
       :timers="timers"
       :now="now.getTime()"

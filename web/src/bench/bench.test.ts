@@ -2,11 +2,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
 import { flushPromises } from '@vue/test-utils';
-import type { PourDoc } from '@zero-pour/contracts';
+import type { Mold, PourDoc } from '@zero-pour/contracts';
+import { useMolds } from '../molds';
+import { useRecords } from '../state/recordStore';
 import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
-import BenchWork from './BenchWork.vue';
+import MoldBenchPage from './MoldBenchPage.vue';
+import PourBench from './PourBench.vue';
 import type { BenchList } from '../state/benchLists';
 
 const shop = useFakeShop();
@@ -24,7 +27,7 @@ async function wait(seconds: number): Promise<void> {
   await nextTick();
 }
 function open(number: number, stage: BenchList) {
-  const page = shop.show(BenchWork, { id: at(number), stage });
+  const page = shop.show(PourBench, { id: at(number), stage });
   const press = async (key: string): Promise<void> => {
     document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     await flushPromises();
@@ -179,5 +182,56 @@ describe('pouring at the bench', () => {
   it('has nothing to step through without a metal', () => {
     usePours().set(at(31), ['brief', 'alloyId'], undefined);
     expect(flatText(open(31, 'pour').page)).toContain('Choose metal and flask first.');
+  });
+});
+
+describe('a mold at the bench', () => {
+  async function openMold(fields: Partial<Mold> = {}) {
+    await useRecords().load();
+    const molds = useMolds();
+    const mold = (await molds.add(fields))!;
+    const page = shop.show(MoldBenchPage, { id: mold.id });
+    const press = async (key: string): Promise<void> => {
+      document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+      await flushPromises();
+    };
+    const now = (): Mold => molds.all.find(({ id }) => id === mold.id)!;
+    return {
+      page,
+      press,
+      now,
+      title: () => page.find('h1').text(),
+      digits: () => page.find('.figure').text(),
+    };
+  }
+
+  it('begins each timed step by hand, cools by itself, and says what hurts there', async () => {
+    const { page, press, now, title, digits } = await openMold();
+    expect([title(), digits()]).toEqual(['Clean frame and master', '5:00']);
+    await press(' ');
+    expect(now().state).toBe('being made');
+    await wait(60);
+    expect(digits()).toBe('4:00');
+    for (const _ of [1, 2, 3]) await press(' ');
+    expect(title()).toBe('Press');
+    expect(flatText(page)).toContain('Press, frame and rubber burn');
+    await press(' ');
+    await press(' ');
+    // Nobody has to begin the cooling.
+    expect(title()).toBe('Cool');
+    expect(now().steps['cool']!.startedAt).toBeDefined();
+    await press('z');
+    expect(now().steps['cool']).toBeUndefined();
+  });
+  it('shows its running steps beside those of a pour', async () => {
+    const { press } = await openMold({ name: 'Cleat, rubber' });
+    await press(' ');
+    const { page } = open(31, 'clean');
+    expect(page.find('[aria-label="Timers"]').text()).toContain('Cleat, rubber: Clean frame and master');
+  });
+  it('that is gone is said, with the way back', async () => {
+    await useRecords().load();
+    const page = shop.show(MoldBenchPage, { id: '00000000-0000-4000-8000-0000000000ff' });
+    expect(flatText(page)).toContain('This mold is gone.');
   });
 });

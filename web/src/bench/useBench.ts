@@ -1,46 +1,21 @@
-import type { StepRecord } from '@zero-pour/contracts';
-import type { Look, UnitChoice } from '@zero-pour/core';
+import type { Look } from '@zero-pour/core';
 import { useLocalStorage, useWakeLock } from '@vueuse/core';
 import { computed, onMounted, shallowRef } from 'vue';
 import { useQuickNow } from '../state/clock';
-import { useUnits } from '../state/unitStore';
-import type { PourHandle } from '../state/usePour';
-import type { BenchList } from '../state/benchLists';
-import { recordStep } from '../state/recordSteps';
-import {
-  cleanSteps,
-  investingSteps,
-  isLeft,
-  isRunning,
-  nextStep,
-  pouringSteps,
-  powderStep,
-  type TimedStep,
-} from '../state/timedSteps';
+import { isLeft, isRunning, nextStep } from '../state/timedSteps';
+import type { BenchSource } from './benchSource';
 import { useStepClock } from './useStepClock';
 import { useTimers } from './useTimers';
 
 const SHOWN_AHEAD = 5;
 
-function stepsOf({ plan, flask }: PourHandle, list: BenchList, choice: UnitChoice): TimedStep[] {
-  if (list === 'clean') return cleanSteps(plan.value, choice);
-  return list === 'invest'
-    ? [...powderStep(plan.value), ...investingSteps(plan.value)]
-    : pouringSteps(plan.value, flask.value);
-}
-
-/**
- * Steps at the bench: which one is in work, how long it has, and going on or back. All times are kept with the
- * pour, so that a reload loses nothing.
- */
-export function useBench(handle: PourHandle, list: BenchList) {
+/** Steps at the bench: which one is in work, how long it has, and going on or back. */
+export function useBench({ id, steps, keep, oneByOne }: BenchSource) {
   const now = useQuickNow();
-  const units = useUnits();
   const sound = useLocalStorage('zero-pour.bench-sound', true);
   const { isSupported: canStayLit, isActive: staysLit, request: stayLit } = useWakeLock();
   onMounted(() => void stayLit('screen').catch(() => {}));
 
-  const steps = computed(() => stepsOf(handle, list, units.choice));
   /** A step that was chosen out of turn, so that several run side by side. */
   const chosen = shallowRef<string>();
   const step = computed(
@@ -53,17 +28,15 @@ export function useBench(handle: PourHandle, list: BenchList) {
       .slice(0, SHOWN_AHEAD),
   );
   const waitsForBegin = computed(
-    () => step.value?.seconds != null && step.value.endsAt === undefined && list === 'clean',
+    () => step.value?.seconds != null && step.value.endsAt === undefined && oneByOne,
   );
 
-  const { timers, ...timerActions } = useTimers(
-    () => handle.pour.value.id,
-    () => steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
+  const { timers, ...timerActions } = useTimers(id, () =>
+    steps.value.filter((s) => s !== step.value && isRunning(s) && s.record?.startedAt !== undefined),
   );
   const stepClock = useStepClock({ step, timers, now, sound });
 
   const iso = (): string => new Date().toISOString();
-  const keep = (key: string, record: StepRecord | undefined): void => recordStep(handle, list, key, record);
   const focus = (key: string): void => void (chosen.value = key);
 
   /** Begins what waits to be begun, else ends the step; false when nothing is left. */
@@ -80,10 +53,9 @@ export function useBench(handle: PourHandle, list: BenchList) {
     beginNext();
     return true;
   }
-  /** The next cleaning step begins by itself where it is timed: hands are wet. */
   function beginNext(): void {
     const following = nextStep(steps.value);
-    if (list === 'clean' && following?.seconds != null && !following.record?.startedAt)
+    if (oneByOne && following?.beginsItself && !following.record?.startedAt)
       keep(following.key, { startedAt: iso() });
   }
   function leaveOut(): void {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import type { BoardRow } from '@zero-pour/plan';
+import type { BoardRow, MoldRow } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { busyRows } from './busyStretches';
 import type { TimeAxis } from './timeAxis';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
+  molds: readonly MoldRow[];
   axis: TimeAxis;
   top: number;
   width: number;
@@ -16,7 +17,7 @@ const props = defineProps<{
 const MOST = 4;
 const PITCH = 33;
 const shown = computed(() => {
-  const all = busyRows(props.rows);
+  const all = busyRows(props.rows, props.molds);
   return [...all.slice(0, -1).slice(0, MOST - 1), ...all.slice(-1)];
 });
 const COLOURS = { kiln: 'var(--clay)', printer: 'var(--wax)', hands: 'var(--ink)' };

@@ -1,60 +1,52 @@
 <script setup lang="ts">
 import { closedSpans, type BenchClock } from '@zero-pour/core';
-import { valueOf, type BoardRow } from '@zero-pour/plan';
+import type { BoardRow, MoldRow } from '@zero-pour/plan';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
 import { clockTime } from '../time/shopClock';
 import BenchRows from './BenchRows.vue';
-import { burnoutProfile } from './burnoutProfile';
-import { placeBlocks } from './placeBlocks';
+import { boardLanes } from './boardLanes';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
-const props = defineProps<{ rows: readonly BoardRow[]; now: number; bench: BenchClock }>();
-const emit = defineEmits<{ open: [row: BoardRow] }>();
+const props = defineProps<{
+  rows: readonly BoardRow[];
+  molds: readonly MoldRow[];
+  now: number;
+  bench: BenchClock;
+}>();
+const emit = defineEmits<{ open: [href: string] }>();
 
 const HEAD = 62;
 const ROW = 130;
-/** Height of a burnout profile at full scale. */
-const PROFILE = 62;
+/** A mold has no burnout beneath its steps. */
+const MOLD_ROW = 92;
 const frame = useTemplateRef<HTMLElement>('frame');
 const { width } = useElementSize(frame);
 const narrow = computed(() => width.value < 560);
 const labelWidth = computed(() => (narrow.value ? 104 : 150));
 
-const timed = computed(() => props.rows);
-const stretch = computed(() => boardStretch(props.rows, props.now, narrow.value));
+const stretch = computed(() => boardStretch([...props.rows, ...props.molds], props.now, narrow.value));
 const axis = computed(() =>
   timeAxis(stretch.value.from, stretch.value.to, labelWidth.value, width.value - 8),
 );
 const nights = computed(() => closedSpans(props.bench, stretch.value.from, stretch.value.to));
-const benchTop = computed(() => HEAD + timed.value.length * ROW);
+const benchTop = computed(() => topOf(props.rows.length + props.molds.length));
 const height = computed(() => benchTop.value + 176);
 
+const topOf = (lane: number): number => {
+  const molds = Math.max(0, lane - props.rows.length);
+  return HEAD + (lane - molds) * ROW + molds * MOLD_ROW;
+};
 const lanes = computed(() =>
-  timed.value.map((row, i) => {
-    const top = HEAD + i * ROW;
-    const burnout = valueOf(row.plan.burnout);
-    const times = row.times;
-    const until = times?.poured ? times.zero : Math.max(times?.kilnEnds ?? 0, times?.zero ?? 0);
-    // What was poured and never was in the kiln here has no burnout to show.
-    const ran = times?.kilnStarted ?? false;
-    const profile =
-      burnout && times && (ran || !times.poured)
-        ? burnoutProfile(burnout.curve, times.kilnIn, until, axis.value, PROFILE)
-        : undefined;
-    return {
-      row,
-      top,
-      times,
-      profile,
-      ran,
-      blocks: placeBlocks(times?.blocks ?? [], axis.value),
-      kilnLabel: profile && times ? kilnLabel(times.kilnIn) : undefined,
-      shows: (at: number) => at >= stretch.value.from && at <= stretch.value.to,
-    };
-  }),
+  boardLanes(props.rows, props.molds, axis.value).map((lane, i) => ({
+    ...lane,
+    top: topOf(i),
+    height: lane.kind === 'Mold' ? MOLD_ROW : ROW,
+    kilnLabel: lane.profile && lane.kilnIn !== undefined ? kilnLabel(lane.kilnIn) : undefined,
+  })),
 );
+const shows = (at: number): boolean => at >= stretch.value.from && at <= stretch.value.to;
 /** The burnout's name stands left of the profile, at its foot; above its start where there is no room. */
 function kilnLabel(kilnIn: number): { x: number; dy: number; anchor: 'start' | 'end' } {
   const x = axis.value.x(kilnIn);
@@ -100,25 +92,19 @@ const fits = (text: string, px: number): string =>
       >
         {{ hour.label }}
       </text>
-      <g v-for="lane in lanes" :key="lane.row.pour.id">
+      <g v-for="lane in lanes" :key="lane.key">
         <line x1="0" :x2="width" :y1="lane.top" :y2="lane.top" stroke="var(--line)" />
-        <a
-          :href="`/pours/${lane.row.pour.id}`"
-          :aria-label="`Open pour ${lane.row.pour.number}, ${lane.row.title}`"
-          @click.prevent="emit('open', lane.row)"
-        >
-          <rect x="0" :y="lane.top" :width="labelWidth" :height="ROW" fill="transparent" />
-          <text x="14" :y="lane.top + 26" class="small">Pour</text>
-          <text x="14" :y="lane.top + 57" class="number">{{ lane.row.pour.number }}</text>
-          <text x="14" :y="lane.top + 82" class="title">{{ fits(lane.row.title, labelWidth - 18) }}</text>
-          <text x="14" :y="lane.top + 100" class="small">
-            {{ fits(lane.row.plan.context.alloy?.name ?? 'no metal yet', labelWidth - 18) }}
-          </text>
+        <a :href="lane.href" :aria-label="lane.label" @click.prevent="emit('open', lane.href)">
+          <rect x="0" :y="lane.top" :width="labelWidth" :height="lane.height" fill="transparent" />
+          <text x="14" :y="lane.top + 22" class="small">{{ lane.kind }}</text>
+          <text x="14" :y="lane.top + 51" class="number">{{ lane.number }}</text>
+          <text x="14" :y="lane.top + 71" class="title">{{ fits(lane.title, labelWidth - 18) }}</text>
+          <text x="14" :y="lane.top + 87" class="small">{{ fits(lane.under, labelWidth - 18) }}</text>
         </a>
-        <text v-if="!lane.times" :x="labelWidth + 12" :y="lane.top + 60" class="small">
+        <text v-if="lane.zero === undefined" :x="labelWidth + 12" :y="lane.top + 60" class="small">
           No pour time yet: open the brief and set one.
         </text>
-        <g v-for="block in lane.blocks" :key="block.stage + block.from">
+        <g v-for="block in lane.blocks" :key="block.name + block.from">
           <rect :x="block.x" :y="lane.top + 18" :width="block.w" height="26" :class="['block', block.state]">
             <title>
               {{ block.name }}, {{ block.state }}: {{ formatMoment(block.from, now) }} to
@@ -131,7 +117,7 @@ const fits = (text: string, px: number): string =>
         </g>
         <template v-if="lane.profile">
           <linearGradient
-            :id="`heat-${lane.row.pour.number}`"
+            :id="`heat-${lane.number}`"
             gradientUnits="userSpaceOnUse"
             :x1="lane.profile.left"
             :x2="lane.profile.right"
@@ -148,56 +134,53 @@ const fits = (text: string, px: number): string =>
           <path
             :d="lane.profile.path"
             :transform="`translate(0 ${lane.top + 116})`"
-            :fill="`url(#heat-${lane.row.pour.number})`"
+            :fill="`url(#heat-${lane.number})`"
             :class="['burnout', { planned: !lane.ran }]"
           />
         </template>
         <text
-          v-if="lane.times?.poured && !lane.ran && lane.shows(lane.times.zero)"
-          :x="axis.x(lane.times.zero) - 8"
+          v-if="lane.poured && !lane.ran && lane.zero !== undefined && shows(lane.zero)"
+          :x="axis.x(lane.zero) - 8"
           :y="lane.top + 112"
           text-anchor="end"
           class="small"
         >
           no burnout on record
         </text>
-        <template v-if="lane.times">
-          <text
-            v-if="lane.kilnLabel"
-            :x="lane.kilnLabel.x"
-            :y="lane.top + lane.kilnLabel.dy"
-            :text-anchor="lane.kilnLabel.anchor"
-            class="small"
-          >
-            {{ lane.ran ? 'burnout' : 'burnout planned'
-            }}{{ lane.row.plan.context.kiln ? `, ${lane.row.plan.context.kiln.name}` : '' }}
-          </text>
-          <template v-for="(moment, i) in lane.times.moments" :key="i">
-            <path
-              v-if="moment.stage !== 'pour' && lane.shows(moment.at)"
-              :d="`M${axis.x(moment.at)} ${lane.top + 117}l-5.5 9h11z`"
-              :fill="moment.done ? 'var(--metal)' : 'var(--wax)'"
-            />
-          </template>
-          <g v-if="lane.shows(lane.times.zero)" class="zero">
-            <line
-              :x1="axis.x(lane.times.zero)"
-              :x2="axis.x(lane.times.zero)"
-              :y1="lane.top + 24"
-              :y2="lane.top + 117"
-            />
-            <ellipse :cx="axis.x(lane.times.zero)" :cy="lane.top + 14" rx="9" ry="11" />
-            <text
-              :x="axis.x(lane.times.zero) + (zeroLeft(lane.times.zero) ? -16 : 16)"
-              :y="lane.top + 19"
-              :text-anchor="zeroLeft(lane.times.zero) ? 'end' : 'start'"
-            >
-              {{ formatMoment(lane.times.zero, now) }}
-            </text>
-          </g>
+        <text
+          v-if="lane.kilnLabel"
+          :x="lane.kilnLabel.x"
+          :y="lane.top + lane.kilnLabel.dy"
+          :text-anchor="lane.kilnLabel.anchor"
+          class="small"
+        >
+          {{ lane.ran ? 'burnout' : 'burnout planned' }}{{ lane.kiln ? `, ${lane.kiln}` : '' }}
+        </text>
+        <template v-for="(moment, i) in lane.moments" :key="i">
+          <path
+            v-if="shows(moment.at)"
+            :d="`M${axis.x(moment.at)} ${lane.top + lane.height - 13}l-5.5 9h11z`"
+            :fill="moment.done ? 'var(--metal)' : 'var(--wax)'"
+          />
         </template>
+        <g v-if="lane.zero !== undefined && shows(lane.zero)" class="zero">
+          <line
+            :x1="axis.x(lane.zero)"
+            :x2="axis.x(lane.zero)"
+            :y1="lane.top + 24"
+            :y2="lane.top + lane.height - 13"
+          />
+          <ellipse :cx="axis.x(lane.zero)" :cy="lane.top + 14" rx="9" ry="11" />
+          <text
+            :x="axis.x(lane.zero) + (zeroLeft(lane.zero) ? -16 : 16)"
+            :y="lane.top + 19"
+            :text-anchor="zeroLeft(lane.zero) ? 'end' : 'start'"
+          >
+            {{ formatMoment(lane.zero, now) }}
+          </text>
+        </g>
       </g>
-      <BenchRows :rows="timed" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
+      <BenchRows :rows="rows" :molds="molds" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
       <line
         :x1="axis.x(now)"
         :x2="axis.x(now)"

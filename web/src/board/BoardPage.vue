@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase } from '@zero-pour/core';
-import { boardConflicts, type BoardConflict, type BoardRow, type HandsOnEntry } from '@zero-pour/plan';
+import { boardConflicts, moldConflicts, type BoardConflict, type HandsOnEntry } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useNewPour } from '../state/useNewPour';
 import { useBoard } from '../state/boardStore';
 import { useSlowNow } from '../state/clock';
+import { handsOnLink } from '../state/handsOnLink';
+import { useMolds } from '../molds';
 import { quickSumsOpen } from '../quick';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
@@ -30,18 +32,33 @@ const newPour = useNewPour();
 const now = useSlowNow();
 
 const board = useBoard();
+const molds = useMolds();
 const rows = computed(() => board.rows);
 const next = computed(() => board.next);
 const conflicts = computed(() => boardConflicts(rows.value, now.value, (at) => formatMoment(at, now.value)));
+const moldsLate = computed(() => moldConflicts(board.molds, now.value, (at) => formatMoment(at, now.value)));
 const more = shallowRef(false);
 const shownNext = computed(() => (more.value ? next.value : next.value.slice(0, NEXT_SHOWN)));
 
-const open = (row: BoardRow): void => void router.push(`/pours/${row.pour.id}`);
-const title = (entry: HandsOnEntry): string =>
-  formatPhrase(entry.what, units.choice) + (entry.stage === 'pour' ? ` ${entry.row.pour.number}` : '');
+const open = (href: string): void => void router.push(href);
+const title = ({ what, stage, row }: HandsOnEntry): string =>
+  formatPhrase(what, units.choice) + (stage === 'pour' ? ` ${row?.pour.number}` : '');
 
+const isTicked = ({ ticks, hand, row, mold }: HandsOnEntry): boolean =>
+  mold?.step !== undefined || ticks !== undefined || (hand !== undefined && row?.times?.kilnStarted === true);
+function tickMold({ id, step }: { id: string; step: string }, what: string): void {
+  const mold = molds.all.find((one) => one.id === id);
+  if (!mold) return;
+  molds.recordStep(mold, step, { ...mold.steps[step], doneAt: new Date().toISOString() });
+  notices.tell(`${what}: done.`, {
+    label: 'Undo',
+    run: () => molds.change(mold, { steps: mold.steps, state: mold.state }),
+  });
+}
 function tick(entry: HandsOnEntry): void {
-  const { id } = entry.row.pour;
+  if (entry.mold?.step !== undefined)
+    return tickMold({ id: entry.mold.id, step: entry.mold.step }, formatPhrase(entry.what, units.choice));
+  const { id } = entry.row!.pour;
   const at = new Date().toISOString();
   if (entry.ticks) pours.set(id, ['print', entry.ticks], at);
   else if (entry.hand !== undefined) pours.set(id, ['burnout', 'hands', entry.hand], at);
@@ -63,7 +80,10 @@ function move(conflict: BoardConflict): void {
 <template>
   <div class="page board">
     <UnreadLines :unread="shop.unread" class="empty" />
-    <EmptyShop v-if="shop.isEmpty && rows.length === 0 && shop.unread.length === 0" class="empty" />
+    <EmptyShop
+      v-if="shop.isEmpty && rows.length + board.molds.length === 0 && shop.unread.length === 0"
+      class="empty"
+    />
     <template v-else>
       <section>
         <div class="page-head">
@@ -79,8 +99,9 @@ function move(conflict: BoardConflict): void {
           <v-btn variant="flat" @click="newPour()">New pour <kbd class="on-button">N</kbd></v-btn>
         </div>
         <BoardChart
-          v-if="rows.length > 0"
+          v-if="rows.length + board.molds.length > 0"
           :rows="rows"
+          :molds="board.molds"
           :now="now"
           :bench="benchClock(shop.settings)"
           @open="open"
@@ -97,11 +118,9 @@ function move(conflict: BoardConflict): void {
           <li v-for="(entry, i) in shownNext" :key="i" :class="{ now: i === 0, late: entry.at < now }">
             <span class="t num">{{ formatLeft(entry.at, now) }}</span>
             <span>
-              <router-link :to="`/pours/${entry.row.pour.id}/${entry.stage}`" class="what">{{
-                title(entry)
-              }}</router-link>
+              <router-link :to="handsOnLink(entry)" class="what">{{ title(entry) }}</router-link>
               <span class="d">
-                Pour {{ entry.row.pour.number
+                {{ entry.of
                 }}<template v-if="entry.detail.length">
                   · {{ formatPhrase(entry.detail, units.choice) }}</template
                 >
@@ -109,7 +128,7 @@ function move(conflict: BoardConflict): void {
               </span>
             </span>
             <v-btn
-              v-if="(entry.ticks || (entry.hand !== undefined && entry.row.times?.kilnStarted)) && i < 3"
+              v-if="isTicked(entry) && i < 3"
               size="small"
               :aria-label="`${title(entry)}: done`"
               @click="tick(entry)"
@@ -134,6 +153,15 @@ function move(conflict: BoardConflict): void {
           <v-btn v-if="conflict.civilZero !== null" size="small" class="mt-2" @click="move(conflict)">
             Move to {{ formatMoment(conflict.civilZero, now) }}
           </v-btn>
+        </div>
+        <div v-for="{ row, judgement } in moldsLate" :key="row.mold.id + judgement.rule" class="conflict">
+          <p>
+            <span class="num weight">{{ judgement.weight }}</span>
+            <router-link :to="`/molds/${row.mold.id}`"
+              ><b>{{ judgement.lead }}</b></router-link
+            >
+            {{ formatPhrase(judgement.why, units.choice) }}
+          </p>
         </div>
       </aside>
     </template>

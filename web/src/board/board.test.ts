@@ -1,8 +1,10 @@
 import { createDemoShop } from '@zero-pour/demo';
+import { emptyMold } from '@zero-pour/contracts';
 import { HOUR_MS } from '@zero-pour/core';
-import { boardRows, valueOf, type BoardRow } from '@zero-pour/plan';
+import { boardRows, moldRows, valueOf, type BoardRow, type Shop } from '@zero-pour/plan';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { heatColour } from '../theme/heat';
+import { boardLanes } from './boardLanes';
 import { busyRows } from './busyStretches';
 import { burnoutProfile } from './burnoutProfile';
 import { placeBlocks } from './placeBlocks';
@@ -10,10 +12,12 @@ import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const NOW = new Date(2026, 10, 24, 16, 54);
 let rows: BoardRow[];
+let shop: Shop;
 beforeAll(async () => {
   const { file } = await createDemoShop(NOW);
   const open = file.pours.filter((p) => p.doc.result.doneAt === undefined);
-  rows = boardRows(open, { settings: file.settings, lists: file.lists, patterns: file.patterns });
+  shop = { settings: file.settings, lists: file.lists, patterns: file.patterns };
+  rows = boardRows(open, shop);
 });
 
 describe('the time axis', () => {
@@ -58,9 +62,36 @@ describe('the burnout’s profile', () => {
 });
 
 it('shows each kiln and printer in use, and hands last', () => {
-  const busy = busyRows(rows);
+  const busy = busyRows(rows, []);
   expect(busy.map((r) => r.name)).toEqual(['Kiln 1', 'Printer A', 'Printer B', 'Hands']);
   expect(busy[0]!.stretches.map((s) => s.label)).toEqual(['29', '30', '31']);
+});
+
+describe('a mold with a zero of its own', () => {
+  const zeroAt = new Date(NOW.getTime() + 24 * HOUR_MS).toISOString();
+  const mold = {
+    ...emptyMold(4),
+    id: 'm',
+    name: 'Cleat, silicone',
+    kind: 'silicone' as const,
+    cureH: 12,
+    zeroAt,
+  };
+  const molds = () => moldRows({ ...shop, molds: [mold] });
+  it('stands under the pours, with its steps and its zero', () => {
+    const lanes = boardLanes(rows, molds(), timeAxis(NOW.getTime(), NOW.getTime() + 30 * HOUR_MS, 150, 900));
+    expect(lanes.map(({ kind }) => kind)).toEqual([...rows.map(() => 'Pour'), 'Mold']);
+    expect(lanes.at(-1)).toMatchObject({ number: 4, title: 'Cleat, silicone', href: '/molds/m', profile: undefined }); // prettier-ignore
+    expect(lanes.at(-1)!.zero).toBe(Date.parse(zeroAt));
+    expect(lanes.at(-1)!.blocks.map(({ name }) => name)).toContain('Degas');
+  });
+  it('keeps hands busy but while it cures', () => {
+    const hands = (beside: ReturnType<typeof molds>) => busyRows(rows, beside).at(-1)!.stretches;
+    const own = hands(molds()).slice(hands([]).length);
+    const h = own.reduce((sum, { from, to }) => sum + (to - from) / HOUR_MS, 0);
+    // 15 + 5 + 4 + 5 + 15 minutes.
+    expect(h).toBeCloseTo(44 / 60, 6);
+  });
 });
 
 it('colours temperatures along one ramp, with its ends held', () => {
@@ -72,7 +103,7 @@ it('colours temperatures along one ramp, with its ends held', () => {
 
 describe('blocks on the axis', () => {
   const axis = timeAxis(0, 100, 50, 550);
-  const block = (from: number, to: number) => ({ stage: 'print', from, to }) as never;
+  const block = (from: number, to: number) => ({ work: 'print', from, to }) as never;
   it('are cut to the stretch, and left out where they lie beyond it', () => {
     const placed = placeBlocks([block(-20, 10), block(90, 300), block(100, 120), block(-9, 0)], axis);
     expect(placed.map(({ x }) => x)).toEqual([50, 500]);
@@ -82,5 +113,9 @@ describe('blocks on the axis', () => {
     const [long, short] = placeBlocks([block(0, 40), block(50, 50.1)], axis);
     expect([long!.label, short!.label]).toEqual(['print', '']);
     expect(short!.w).toBeGreaterThanOrEqual(3);
+  });
+  it('of a mold bear the name of its step', () => {
+    const [press] = placeBlocks([{ work: 'mold', name: 'Press', from: 0, to: 40, state: 'planned' }], axis);
+    expect(press!.label).toBe('Press');
   });
 });

@@ -1,5 +1,5 @@
-import { INVEST_H, SPRUE_H, HOUR_MS } from '@zero-pour/core';
-import type { BoardRow } from '@zero-pour/plan';
+import { INVEST_H, SPRUE_H, HOUR_MS, type StageKey } from '@zero-pour/core';
+import type { Block, BoardRow, MoldRow } from '@zero-pour/plan';
 
 export interface BusyStretch {
   from: number;
@@ -20,10 +20,16 @@ function add(rows: Map<string, BusyRow>, kind: BusyRow['kind'], name: string, st
   rows.set(name, row);
 }
 
+/** Work whose beginning is asked of hands by a moment, while its block holds them busy. */
+const HELD_BY_BLOCKS = new Set<StageKey>(['brief', 'clean', 'sprue', 'invest']);
+
 /** Who and what is busy when: each kiln and printer in use, and hands. */
-export function busyRows(boardRows: readonly BoardRow[]): BusyRow[] {
+export function busyRows(boardRows: readonly BoardRow[], molds: readonly MoldRow[]): BusyRow[] {
   const machines = new Map<string, BusyRow>();
   const hands: BusyRow = { name: 'Hands', kind: 'hands', stretches: [] };
+  const handsOn = ({ from, to, attended = true }: Block): void => {
+    if (attended) hands.stretches.push({ from, to, label: '' });
+  };
   for (const { times, plan, pour } of boardRows) {
     if (!times) continue;
     const label = String(pour.number);
@@ -31,18 +37,18 @@ export function busyRows(boardRows: readonly BoardRow[]): BusyRow[] {
     if (kiln && (times.kilnStarted || !times.poured))
       add(machines, 'kiln', kiln.name, { from: times.kilnIn, to: times.zero, label });
     for (const block of times.blocks) {
-      if (block.stage === 'print' && printer)
+      if (block.work === 'print' && printer)
         add(machines, 'printer', printer.name, { from: block.from, to: block.to, label });
-      if (block.state === 'planned' && block.stage !== 'print')
-        hands.stretches.push({ from: block.from, to: block.to, label: '' });
+      if (block.state === 'planned' && block.work !== 'print') handsOn(block);
     }
     for (const moment of times.moments) {
-      if (moment.done || moment.stage === 'clean' || moment.stage === 'sprue' || moment.stage === 'invest')
-        continue;
+      if (moment.done || HELD_BY_BLOCKS.has(moment.stage)) continue;
       const hours = moment.stage === 'pour' ? SPRUE_H : moment.stage === 'print' ? INVEST_H / 3 : TURN_H;
       hands.stretches.push({ from: moment.at, to: moment.at + hours * HOUR_MS, label: '' });
     }
   }
+  for (const { times } of molds)
+    for (const block of times.blocks) if (block.state === 'planned') handsOn(block);
   const order = { kiln: 0, printer: 1, hands: 2 };
   const rows = [...machines.values()].sort(
     (a, b) => order[a.kind] - order[b.kind] || a.name.localeCompare(b.name),

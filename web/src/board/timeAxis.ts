@@ -1,7 +1,6 @@
 import { HOUR_MS } from '@zero-pour/core';
 import { addDays, startOfDay } from 'date-fns';
 import { clockTime, shopDate } from '../time/shopClock';
-import type { BoardRow } from '@zero-pour/plan';
 
 /** A stretch of time laid along a width in pixels. */
 export interface TimeAxis {
@@ -21,9 +20,14 @@ const MOST_HOURS = 8 * 24;
 /** Shown before now, so that what has just been done stays in view. */
 const BEFORE_HOURS = 14;
 
+/** A pour or a mold on the clock. */
+interface Clocked {
+  times: { zero: number; kilnIn?: number; blocks: readonly { from: number }[] } | undefined;
+}
+
 /** The stretch that holds now and the pours ahead: two to eight days, whole quarter days. */
 export function boardStretch(
-  rows: readonly BoardRow[],
+  rows: readonly Clocked[],
   now: number,
   narrow: boolean,
 ): { from: number; to: number } {
@@ -31,7 +35,9 @@ export function boardStretch(
   const zeros = rows.flatMap((row) => (row.times ? [row.times.zero] : []));
   const earliest = Math.min(
     now,
-    ...rows.flatMap((row) => (row.times ? [row.times.kilnIn, ...row.times.blocks.map((b) => b.from)] : [])),
+    ...rows.flatMap((row) =>
+      row.times ? [row.times.kilnIn ?? row.times.zero, ...row.times.blocks.map((b) => b.from)] : [],
+    ),
   );
   const back = narrow ? 4 : BEFORE_HOURS;
   const from = Math.floor(Math.max(now - back * HOUR_MS, earliest - 2 * HOUR_MS) / quarter) * quarter;

@@ -6,6 +6,7 @@ import {
   HOUR_MS,
   shownUnit,
   type BenchClock,
+  type FlaskHeat,
   type ProgrammeCurve,
 } from '@zero-pour/core';
 import type { TimePlan } from '@zero-pour/plan';
@@ -15,8 +16,14 @@ import { useUnits } from '../state/unitStore';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../chart';
 import { COLOURS } from '../theme/colours';
 
-/** The kiln's temperature over clock time (hours from kiln in when no pour time is set). */
-const props = defineProps<{ curve: ProgrammeCurve; times: TimePlan | undefined; bench: BenchClock }>();
+/** The kiln's temperature, and what the flask makes of it, over clock time (hours from kiln in when no pour time is set). */
+const props = defineProps<{
+  curve: ProgrammeCurve;
+  times: TimePlan | undefined;
+  bench: BenchClock;
+  /** The flask under it, once it is reckoned. */
+  heat?: FlaskHeat | undefined;
+}>();
 const units = useUnits();
 const box = useTemplateRef<HTMLElement>('box');
 
@@ -36,10 +43,31 @@ const points = computed(() => {
   return last && zeroH.value > last.h ? [...own, { h: zeroH.value, tempC: last.tempC }] : own;
 });
 
+const FLASK_LINES = [
+  ['rimC', 'rim', COLOURS.metalText, 'dot', 1.6],
+  ['patternsC', 'patterns', COLOURS.wax, 'dash', 2],
+  ['coreC', 'core', COLOURS.meltText, 'solid', 2.8],
+] as const;
+const flaskLines = computed<Data[]>(() => {
+  const rows = props.heat?.rows ?? [];
+  if (rows.length === 0) return [];
+  return FLASK_LINES.map(([key, name, color, dash, width]) => ({
+    type: 'scatter',
+    mode: 'lines',
+    name,
+    x: rows.map(({ h }) => xOf(h)),
+    y: rows.map((row) => shown(row[key])),
+    line: { color, dash, width },
+    text: rows.map((row) => `${name} ${formatQuantity({ value: row[key], unit: 'degC' }, units.choice)}`),
+    hoverinfo: 'text',
+  }));
+});
 const data = computed<Data[]>(() => [
+  ...flaskLines.value,
   {
     type: 'scatter',
     mode: 'lines',
+    name: 'kiln',
     x: points.value.map((p) => xOf(p.h)),
     y: points.value.map((p) => shown(p.tempC)),
     line: { color: COLOURS.ink, width: 2.4 },
@@ -51,6 +79,7 @@ const data = computed<Data[]>(() => [
   {
     type: 'scatter',
     mode: 'markers',
+    showlegend: false,
     x: hands.value.map((hand) => xOf(hand.atH)),
     y: hands.value.map(() => shown(0)),
     marker: { symbol: 'triangle-up', size: 12, color: COLOURS.wax },
@@ -85,6 +114,8 @@ const layout = computed<Partial<Layout>>(() => {
   return {
     ...BASE_LAYOUT,
     height: 320,
+    showlegend: props.heat !== undefined,
+    legend: { orientation: 'h', x: 0.01, y: 1.14, bgcolor: 'transparent' },
     xaxis: {
       ...CHART_AXIS,
       ...(props.times

@@ -10,7 +10,7 @@ const sorted = computed(() => sortJudgements(props.judgements));
 
 <template>
   <ul v-if="sorted.length > 0" class="judgements" aria-label="Judgements">
-    <li v-for="judgement in sorted" :key="judgement.rule" :class="judgement.weight">
+    <li v-for="(judgement, n) in sorted" :key="`${judgement.rule} ${n}`" :class="judgement.weight">
       <span class="weight">{{ judgement.weight }}</span>
       <span
         ><b>{{ judgement.lead }}</b> {{ formatPhrase(judgement.why, units.choice) }}</span

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { NO_ROTATION } from '@zero-pour/core';
-import { standingInput, standingJob } from '@zero-pour/jobs';
+import { heatJob, jobText, standingInput, standingJob } from '@zero-pour/jobs';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { answerJson } from '../testing/answers';
@@ -28,4 +28,16 @@ it('says so where a server answers and will not keep it', async () => {
     Promise.resolve(method === 'GET' ? answerJson({ output: null }) : answerJson(refused, { status: 422 })),
   );
   await expect(useReadings().make(standingJob, INPUT)).rejects.toThrow('This cannot be kept.');
+});
+
+it('makes what belongs to no file here and asks no server for it', async () => {
+  const asked = vi.fn(() => Promise.reject(new TypeError('no answer')));
+  vi.stubGlobal('fetch', asked);
+  const input = { innerDiameterMm: 76, heightMm: 102, shellMm: 2, ratio: 0.4, kiln: [[0, 20]], patternsMm: 22 } as never; // prettier-ignore
+  const wanted = { job: heatJob.name, input, text: jobText(heatJob, input) };
+  const ordered = useReadings().order(wanted);
+  expect(useReadings().of(heatJob, input)).toEqual({ status: 'working', share: 0 });
+  await ordered;
+  expect(useReadings().of(heatJob, input)).toEqual({ status: 'known', value: found });
+  expect(asked).not.toHaveBeenCalled();
 });

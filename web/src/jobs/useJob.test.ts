@@ -58,6 +58,20 @@ describe('a job of a page', () => {
     expect(handle.state.value).toEqual({ status: 'done', input: { n: 2 }, output: 4 });
   });
 
+  it('is over once it has answered, or failed: what is told of its progress afterwards changes nothing', async () => {
+    const { handle } = opened();
+    handle.ask({ n: 2 });
+    runs[0]!.end({ output: 4 });
+    await flushPromises();
+    runs[0]!.options.report!('doubling', 1);
+    expect(handle.state.value).toMatchObject({ status: 'done', output: 4 });
+    handle.ask({ n: 3 });
+    runs[1]!.fail(new Error('broken'));
+    await flushPromises();
+    runs[1]!.options.report!('doubling', 1);
+    expect(handle.state.value).toMatchObject({ status: 'failed' });
+  });
+
   it('ends the older wish with the newer, whose answer alone is shown', async () => {
     const { handle } = opened();
     handle.ask({ n: 1 });

@@ -62,8 +62,10 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
     if (left) return;
     running?.abort();
     const own = (running = new AbortController());
+    // Progress comes by a port of its own, and may come after the answer.
+    let over = false;
     const report = (step: string, share: number): void => {
-      if (running === own) state.value = { status: 'working', step, share };
+      if (running === own && !over) state.value = { status: 'working', step, share };
     };
     report('', 0);
     try {
@@ -73,8 +75,10 @@ export function useJob<I, O>(job: Job<I, O>, { waitMs = 0, ...how }: UseJobOptio
         report,
         signal: own.signal,
       });
+      over = true;
       if (running === own) state.value = { status: 'done', input, output };
     } catch (error) {
+      over = true;
       if (error instanceof WorkCancelled || running !== own) return;
       state.value = { status: 'failed', input, sentence: whyNot(error) };
     }

@@ -1,29 +1,31 @@
 <script setup lang="ts">
 import type { Mold } from '@zero-pour/contracts';
-import { formatPhrase, formatQuantity, moldFrame, writeBinaryStl } from '@zero-pour/core';
-import { judgeWarp, type MoldPlan, type MoldStep } from '@zero-pour/plan';
+import { moldFrame, writeBinaryStl } from '@zero-pour/core';
+import { judgeWarp, type MoldPlan } from '@zero-pour/plan';
 import { computed } from 'vue';
+import CautionLine from '../components/CautionLine.vue';
 import FigureValue from '../components/FigureValue.vue';
 import JudgementList from '../components/JudgementList.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { said } from '../components/said';
+import StepTable from '../components/StepTable.vue';
 import { saveFile } from '../pattern';
+import { nextStep } from '../state/timedSteps';
 import { useUnits } from '../state/unitStore';
-import { clockTime } from '../time/shopClock';
+import MoldZero from './MoldZero.vue';
+import { useMolds } from './moldStore';
+import { moldTimedSteps } from './moldTimedSteps';
 
 /** The steps of making a mold, with what is weighed and how long each takes. */
 const props = defineProps<{ mold: Mold; plan: MoldPlan }>();
 const emit = defineEmits<{ change: [fields: Partial<Mold>] }>();
 const units = useUnits();
+const molds = useMolds();
 const packed = computed(() => props.mold.kind === 'rubber' || props.mold.kind === 'silicone');
 const frame = (fields: Partial<Mold['frame']>): void =>
   emit('change', { frame: { ...props.mold.frame, ...fields } });
-const minutes = (value: number): string => formatQuantity({ value, unit: 'min' }, units.choice);
-const next = computed(() => props.plan.steps.find(({ doneAt }) => !doneAt)?.key);
-function toggle({ key, doneAt }: MoldStep): void {
-  const { [key]: _, ...others } = props.mold.done;
-  emit('change', { done: doneAt ? others : { ...others, [key]: new Date().toISOString() } });
-}
+const steps = computed(() => moldTimedSteps(props.mold, molds.thingsOf(props.mold), units.choice));
+const next = computed(() => nextStep(steps.value));
 /** A box of these insides, open above: for rubber that is packed cold, and for silicone. */
 function saveFrame(): void {
   const { positions, triangles } = moldFrame(props.mold.frame);
@@ -68,6 +70,11 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
               v && emit('change', { mixParts: part === 0 ? [v, mold.mixParts[1]] : [mold.mixParts[0], v] })
           "
         />
+        <QuantityField
+          v-bind="said('mold', 'cureH')"
+          :model-value="mold.cureH"
+          @update:model-value="(cureH) => emit('change', { cureH })"
+        />
       </template>
     </div>
     <p v-if="plan.fill" class="mt-2">
@@ -77,63 +84,37 @@ const SIDES = ['lengthMm', 'widthMm', 'heightMm'] as const;
       >.
       <button type="button" class="text-button" @click="saveFrame">Save a frame to print</button>
     </p>
-    <QuantityField
-      v-if="!packed"
-      class="warp"
-      v-bind="said('mold', 'warpMm')"
-      :model-value="mold.warpMm"
-      @update:model-value="(warpMm) => emit('change', { warpMm })"
-    />
+    <div v-if="!packed" class="form-grid mt-2">
+      <QuantityField
+        v-bind="said('mold', 'printH')"
+        :model-value="mold.printH"
+        @update:model-value="(printH) => emit('change', { printH })"
+      />
+      <QuantityField
+        v-bind="said('mold', 'warpMm')"
+        :model-value="mold.warpMm"
+        @update:model-value="(warpMm) => emit('change', { warpMm })"
+      />
+    </div>
     <JudgementList v-if="!packed" :judgements="judgeWarp(mold.warpMm)" />
-    <ol class="steps">
-      <li v-for="step in plan.steps" :key="step.key" :class="{ next: step.key === next }">
-        <v-checkbox-btn
-          class="box"
-          :model-value="step.doneAt !== undefined"
-          :aria-label="`${step.name} is done`"
-          @update:model-value="toggle(step)"
-        />
-        <div>
-          <b>{{ step.name }}</b>
-          <span v-if="step.minutes !== null" class="num mins">{{ minutes(step.minutes) }}</span>
-          <span v-if="step.doneAt" class="mute when">
-            {{ clockTime(Date.parse(step.doneAt), 'd MMM HH:mm') }}</span
-          >
-          <p>{{ formatPhrase(step.how, units.choice) }}</p>
-          <p v-if="step.caution && step.key === next" class="tone watch">{{ step.caution }}</p>
-        </div>
-      </li>
-    </ol>
+    <MoldZero :mold="mold" @change="(fields) => emit('change', fields)" />
+    <div class="bench mt-3">
+      <v-btn :to="`/molds/${mold.id}/bench`">At the bench <kbd>B</kbd></v-btn>
+      <span class="mute">One step to the screen, with its clock.</span>
+    </div>
+    <CautionLine v-if="next" :of="next.caution" />
+    <StepTable :steps="steps" @record="(key, record) => molds.recordStep(mold, key, record)" />
   </section>
 </template>
 
 <style scoped>
-.warp {
-  max-width: 260px;
-}
-.steps {
-  list-style: none;
-  padding: 0;
-  margin: 12px 0 0;
-}
-.steps li {
+.bench {
   display: flex;
-  gap: 8px;
-  align-items: flex-start;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
 }
-.steps li.next {
-  background: var(--paper);
-}
-.box {
-  flex: 0 0 40px;
-}
-.mins,
-.when {
-  margin-left: 12px;
-}
-p {
-  margin: 2px 0 0;
+kbd {
+  margin-left: 8px;
 }
 </style>

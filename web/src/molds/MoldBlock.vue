@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import type { Mold, Pattern } from '@zero-pour/contracts';
-import { formatQuantity, judgeBlock, judgeRelease, KEY_SHAPES, type Judgement } from '@zero-pour/core';
+import {
+  formatQuantity,
+  judgeBlock,
+  judgeFrame,
+  judgeRelease,
+  KEY_SHAPES,
+  type Judgement,
+} from '@zero-pour/core';
 import { partOf, undercutsJob } from '@zero-pour/jobs';
 import { computed, watch } from 'vue';
 import JudgementList from '../components/JudgementList.vue';
@@ -11,6 +18,7 @@ import { useJob } from '../jobs';
 import { PartView } from '../pattern';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
+import CutLineOver from './CutLineOver.vue';
 import MoldHalves from './MoldHalves.vue';
 import { PULLS, pullName } from './pulls';
 import { useMoldBlock } from './useMoldBlock';
@@ -36,8 +44,15 @@ watch(
   () => [props.mold.pull?.join(), props.mold.scalePercent, props.pattern?.id],
   () => read.value && find(),
 );
+/** Rubber and silicone are cut open, round their master in a frame; a printed mold comes in halves. */
+const line = computed(() => (packed.value ? read.value?.asked.line : undefined));
 const judgements = computed<Judgement[]>(() =>
-  read.value ? judgeRelease(read.value.asked, props.mold.kind, read.value.best) : [],
+  read.value
+    ? [
+        ...judgeRelease(read.value.asked, props.mold.kind, read.value.best),
+        ...(line.value ? judgeFrame(line.value.sizeMm, props.mold.frame) : []),
+      ]
+    : [],
 );
 const { colours, takeShape } = useUndercutColours(
   () => props.pattern,
@@ -94,7 +109,23 @@ async function keepHalves(): Promise<void> {
         aria-label="Reading undercuts"
       />
       <p v-if="state.status === 'failed'" role="alert">{{ state.sentence }}</p>
-      <PartView :pattern="pattern" :colours="colours" class="view" @shape="takeShape" />
+      <PartView
+        v-slot="{ scene, tick, width, height }"
+        :pattern="pattern"
+        :colours="colours"
+        class="view"
+        @shape="takeShape"
+      >
+        <CutLineOver v-if="line" :line="line" :scene="scene" :tick="tick" :width="width" :height="height" />
+      </PartView>
+      <p v-if="line" class="mt-2">
+        <b>The cut</b> follows the dashed line: {{ mm(line.lengthMm) }} round the part<template
+          v-if="line.loops.length > 1"
+          >, {{ line.loops.length === 2 ? 'one loop' : `${line.loops.length - 1} loops` }} of it through
+          {{ line.loops.length === 2 ? 'a hole' : 'holes' }}</template
+        >, {{ line.risesMm < 0.3 ? 'at one height' : `climbing ${mm(line.risesMm)}` }}. Locks at the four
+        corners first, then in from the sprue.
+      </p>
       <p v-if="read" class="mute">
         Opens along {{ read.asked.pull.map((v) => v.toFixed(2)).join(', ') }} of the file. What is caught is
         coloured, the deeper the darker.
@@ -110,7 +141,7 @@ async function keepHalves(): Promise<void> {
             >{{ mm(one.depthMm) }} deep of {{ mm(one.widthMm) }}:
             {{ one.strainPercent.toFixed(1) }} %</template
           >
-          <span class="mute num"> at {{ one.at.map((v) => v.toFixed(1)).join(', ') }}, along the pull</span>
+          <span class="mute num"> at {{ one.at.map((v) => v.toFixed(1)).join(', ') }} of the file</span>
         </li>
       </ul>
       <h3 class="mt-4">

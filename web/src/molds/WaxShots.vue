@@ -10,14 +10,15 @@ import {
   WAX_FAULTS,
   type WaxFaultKey,
 } from '@zero-pour/core';
-import { routeOfKind, usualMold, waxCm3, whyNewest, type MoldPlan } from '@zero-pour/plan';
+import { routeOfKind, usualMold, waxCm3, waxesPerHour, whyNewest, type MoldPlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import PickRow from '../components/PickRow.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { said } from '../components/said';
-import { newSeries } from '../sizes/newSeries';
+import { newSeries } from '../sizes';
 import { useNotices } from '../state/notices';
+import { usePours } from '../state/pourStore';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
@@ -31,6 +32,7 @@ const records = useRecords();
 const shop = useShop();
 const notices = useNotices();
 const router = useRouter();
+const pours = usePours();
 
 const wax = (fields: Partial<Mold['wax']>): void => {
   const next = { ...props.mold.wax, ...fields };
@@ -42,6 +44,14 @@ const flaws = shallowRef<WaxFaultKey[]>([]);
 const waxC = shallowRef<number>();
 const pressureKpa = shallowRef<number>();
 const restMin = shallowRef<number>();
+/** Open pours that take their waxes from here. */
+const takers = computed(() => pours.open.filter(({ doc }) => doc.brief.moldId === props.mold.id));
+const chosenPour = shallowRef<string | null>();
+const pourId = computed(
+  () => (chosenPour.value === undefined ? takers.value[0]?.id : chosenPour.value) ?? null,
+);
+const numberOf = (id: string | undefined): number | undefined =>
+  id ? pours.pours.get(id)?.number : undefined;
 const tooMany = computed(
   () => waxes.value !== undefined && good.value !== undefined && good.value > waxes.value,
 );
@@ -55,6 +65,7 @@ function book(): void {
   const shot = {
     key: `s${Date.now().toString(36)}`,
     at: new Date().toISOString(),
+    ...(pourId.value ? { pourId: pourId.value } : {}),
     waxes: Math.round(waxes.value),
     good: Math.round(good.value),
     flaws: flaws.value,
@@ -141,6 +152,13 @@ async function measure(): Promise<void> {
         @update:model-value="(v) => wax({ restMin: v })"
       />
       <QuantityField
+        v-bind="said('mold', 'wax', 'perHour')"
+        :standard="waxesPerHour(mold)"
+        standard-from="shop default"
+        :model-value="mold.wax.perHour"
+        @update:model-value="(perHour) => wax({ perHour })"
+      />
+      <QuantityField
         v-bind="said('mold', 'wax', 'pieceG')"
         :model-value="mold.wax.pieceG"
         @update:model-value="(pieceG) => wax({ pieceG })"
@@ -153,6 +171,16 @@ async function measure(): Promise<void> {
       <QuantityField v-model="waxC" v-bind="said('mold', 'shots', '*', 'waxC')" />
       <QuantityField v-model="pressureKpa" v-bind="said('mold', 'shots', '*', 'pressureKpa')" />
       <QuantityField v-model="restMin" v-bind="said('mold', 'shots', '*', 'restMin')" />
+      <v-select
+        v-if="takers.length > 0"
+        label="For"
+        :items="[
+          ...takers.map(({ id, number }) => ({ title: `Pour ${number}`, value: id })),
+          { title: 'no pour yet', value: null },
+        ]"
+        :model-value="pourId"
+        @update:model-value="(id) => (chosenPour = id)"
+      />
     </div>
     <PickRow label="What was wrong" :things="FAULT_THINGS" :picked="flaws" @pick="pick">
       <v-btn :disabled="waxes === undefined || good === undefined || tooMany" @click="book">Note it</v-btn>
@@ -164,6 +192,7 @@ async function measure(): Promise<void> {
           <td class="num">{{ clockTime(Date.parse(row.at), 'd MMM yyyy') }}</td>
           <td class="num">{{ row.good }} of {{ row.waxes }} good</td>
           <td>{{ row.flaws.map(nameOf).join(', ') }}</td>
+          <td>{{ numberOf(row.pourId) === undefined ? '' : `pour ${numberOf(row.pourId)}` }}</td>
           <td>
             <button
               type="button"

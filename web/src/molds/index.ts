@@ -1,1 +1,2 @@
 export { useMolds } from './moldStore';
+export { moldTimedSteps } from './moldTimedSteps';

@@ -1,4 +1,5 @@
-import { emptyMold, type Mold, type Pattern, type Resin } from '@zero-pour/contracts';
+import { emptyMold, type Mold, type Pattern, type Resin, type StepRecord } from '@zero-pour/contracts';
+import type { MoldThings } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { useNotices } from '../state/notices';
@@ -38,8 +39,15 @@ export const useMolds = defineStore('molds', () => {
       run: () => void records.add('mold', mold).catch(wrong),
     });
   }
+  /** Keeps what was done of a step; with the first one its making has begun. */
+  function recordStep(mold: Mold, key: string, record: StepRecord | undefined): void {
+    const { [key]: _, ...others } = mold.steps;
+    const steps = record ? { ...others, [key]: record } : others;
+    change(mold, { steps, ...(record && mold.state === 'planned' ? { state: 'being made' } : {}) });
+  }
   const patternOf = (mold: Mold): Pattern | undefined =>
     shop.patterns.find(({ id }) => id === mold.patternId);
   const resinOf = (mold: Mold): Resin | undefined => shop.lists.resin.find(({ id }) => id === mold.resinId);
-  return { all, load, change, add, remove, patternOf, resinOf };
+  const thingsOf = (mold: Mold): MoldThings => ({ pattern: patternOf(mold), resin: resinOf(mold) });
+  return { all, load, change, recordStep, add, remove, patternOf, resinOf, thingsOf };
 });

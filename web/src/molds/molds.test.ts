@@ -3,12 +3,14 @@ import { emptyMold, type Mold } from '@zero-pour/contracts';
 import { describe, expect, it } from 'vitest';
 import type { VueWrapper } from '@vue/test-utils';
 import { nextTick } from 'vue';
+import { usePours } from '../state/pourStore';
 import { useRecords } from '../state/recordStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText, typeInto } from '../testing/showInPour';
 import MakingMold from './MakingMold.vue';
 import MoldMaster from './MoldMaster.vue';
 import MoldsPage from './MoldsPage.vue';
+import MoldZero from './MoldZero.vue';
 import { useMolds } from './moldStore';
 import { opened } from './opened';
 import { PULLS, pullName } from './pulls';
@@ -73,21 +75,39 @@ describe('the master', () => {
 });
 
 describe('making it', () => {
-  it('ticks steps with their time, and takes a tick back', async () => {
-    const { page, changes } = part(MakingMold, mold({ done: { clean: '2026-11-01T08:00:00.000Z' } }));
-    const box = (name: string) => page.find(`input[aria-label="${name} is done"]`);
-    await box('Pack half, master, pack').setValue(true);
-    await box('Clean frame and master').setValue(false);
-    const [packed, back] = changes();
-    expect(Object.keys(packed!.done!)).toEqual(['clean', 'pack']);
-    expect(back!.done).toEqual({});
+  it('begins, ends and takes back steps; with the first one its making has begun', async () => {
+    await useRecords().load();
+    const kept = (await useMolds().add())!;
+    const page = shop.show(MakingMold, { mold: kept, plan: planMold(kept, NOTHING) });
+    const now = (): Mold => useMolds().all.find(({ id }) => id === kept.id)!;
     expect(flatText(page)).toContain('under the press for 60 min');
+    await page.find('[aria-label="Begin Press"]').trigger('click');
+    expect(now().steps['press']!.startedAt).toBeDefined();
+    expect(now().state).toBe('being made');
+    await page.setProps({ mold: now() });
+    await page.find('[aria-label="Press done"]').trigger('click');
+    expect(now().steps['press']!.doneAt).toBeDefined();
+    await page.setProps({ mold: now() });
+    await page.find('[aria-label="Press: not done"]').trigger('click');
+    expect(now().steps).toEqual({});
   });
   it('says what hurts at the step that is next only', () => {
-    const before = ['clean', 'pack'].map((key) => [key, '2026-11-01T08:00:00.000Z'] as const);
-    const { page } = part(MakingMold, mold({ done: Object.fromEntries(before) }));
+    const before = ['clean', 'pack'].map((key) => [key, { doneAt: '2026-11-01T08:00:00.000Z' }] as const);
+    const { page } = part(MakingMold, mold({ steps: Object.fromEntries(before) }));
     expect(flatText(page)).toContain('Press, frame and rubber burn');
     expect(flatText(page)).not.toContain('cut-proof glove');
+  });
+  it('is counted back from its zero, and says whose time is not known', async () => {
+    const zeroAt = new Date(Date.now() + 10 * 24 * 3600_000).toISOString();
+    const rubber = shop.show(MoldZero, { mold: mold({ zeroAt }) });
+    expect(flatText(rubber)).toContain('Next hands-on. Clean frame and master:');
+    const poured = shop.show(MoldZero, { mold: mold({ kind: 'silicone' }) });
+    expect(flatText(poured)).toContain('“Cure”');
+    expect(flatText(poured)).not.toContain('Earliest');
+    const { page, changes } = part(MoldZero, mold({ kind: 'silicone', cureH: 8 }));
+    await page.find('button').trigger('click');
+    expect(Date.parse(changes()[0]!.zeroAt!)).toBeGreaterThan(Date.now() + 8 * 3600_000);
+    expect(flatText(shop.show(MoldZero, { mold: mold({ state: 'good' }) }))).toBe('');
   });
 });
 
@@ -113,6 +133,19 @@ describe('waxes', () => {
     const unknown = part(WaxShots, mold()).page;
     await typeInto(unknown, 'Good waxes wanted', '5');
     expect(flatText(unknown)).toContain('nobody can say how many it takes');
+  });
+  it('are for the open pour that takes them, unless for none', async () => {
+    const id = shop.file.pours.find(({ number }) => number === 31)!.id;
+    usePours().set(id, ['brief', 'moldId'], mold().id);
+    await nextTick();
+    const { page, changes } = part(WaxShots, mold());
+    expect(flatText(page)).toContain('Pour 31');
+    await typeInto(page, 'Waxes', '4');
+    await typeInto(page, 'Good', '4');
+    await buttonOf(page, 'Note it').trigger('click');
+    expect(changes()[0]!.shots![0]).toMatchObject({ pourId: id });
+    const shown = part(WaxShots, mold({ shots: changes()[0]!.shots! })).page;
+    expect(shown.find('[aria-label="Shots"]').text()).toContain('pour 31');
   });
   it('of which none is good do not make the mold good', async () => {
     const { page, changes } = part(WaxShots, mold());

@@ -6,7 +6,7 @@ const KEYS = [
   ['N', 'New pour'],
   ['Q', 'Quick sums'],
   ['/', 'Find'],
-  ['B', 'Bench mode, at Clean, Invest and Pour'],
+  ['B', 'Bench mode, at Clean, Invest, Pour and a mold'],
   ['E', 'Enter counts: castings of a pour, a coupon at Tune'],
   ['Ctrl Z', 'Undo, when not typing'],
   ['Esc', 'Back'],

@@ -6,6 +6,7 @@ import { useSlowNow } from '../state/clock';
 import { useBoard } from '../state/boardStore';
 import { useNotKept } from '../state/notKept';
 import { useUnits } from '../state/unitStore';
+import { handsOnLink } from '../state/handsOnLink';
 import { heatColour } from '../theme/heat';
 import { formatLeft } from '../time/formatMoment';
 
@@ -55,11 +56,16 @@ const next = computed(() => board.next[0]);
       class="chip wide"
       title="By the programme, not by a thermometer"
     >
-      <i class="dot" :style="{ background: heatColour(kiln.plannedC) }" />
-      {{ kiln.name }} <b>{{ formatQuantity({ value: kiln.plannedC, unit: 'degC' }, units.choice) }}</b>
-      {{ kiln.doing }}, planned
+      <template v-if="kiln.plannedC === null">
+        {{ kiln.name }} <b>{{ kiln.doing }}</b>, not known
+      </template>
+      <template v-else>
+        <i class="dot" :style="{ background: heatColour(kiln.plannedC) }" />
+        {{ kiln.name }} <b>{{ formatQuantity({ value: kiln.plannedC, unit: 'degC' }, units.choice) }}</b>
+        {{ kiln.doing }}, planned
+      </template>
     </span>
-    <router-link v-if="next" class="chip" :to="`/pours/${next.row.pour.id}/${next.stage}`">
+    <router-link v-if="next" class="chip" :to="handsOnLink(next)">
       <span class="next">{{ formatPhrase(next.what, units.choice) }}</span>
       <b>{{ formatLeft(next.at, now) }}</b>
     </router-link>

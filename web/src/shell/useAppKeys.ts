@@ -7,6 +7,7 @@ import { usePours } from '../state/pourStore';
 import { BENCH_LISTS } from '../state/benchLists';
 import { useNewPour } from '../state/useNewPour';
 import { isTyping } from '../state/isTyping';
+import { useMolds } from '../molds';
 import { quickSumsOpen } from '../quick';
 
 /** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
@@ -15,6 +16,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   const route = useRoute();
   const pours = usePours();
   const notices = useNotices();
+  const molds = useMolds();
   const newPour = useNewPour();
   const finding = ref(false);
   const showingKeys = ref(false);
@@ -28,6 +30,14 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
       void router.push(`/pours/${id}/bench/${list}`);
     } else if (key === 'e') void router.push({ path: `/pours/${id}/result`, hash: '#counts' });
     else return false;
+    return true;
+  }
+
+  function moldKey(key: string): boolean {
+    // The page shows the newest mold where its address names none.
+    const id = route.params['id'] || molds.all[0]?.id;
+    if (key !== 'b' || !id) return false;
+    void router.push(`/molds/${String(id)}/bench`);
     return true;
   }
 
@@ -54,7 +64,8 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
       event.preventDefault();
       notices.tell(pours.undo() ? 'Taken back.' : 'Nothing to take back.');
     } else if (!event.ctrlKey && !event.metaKey) {
-      if ((route.name === 'pour' && pourKey(key)) || plainKey(key)) event.preventDefault();
+      const taken = (route.name === 'pour' && pourKey(key)) || (route.name === 'molds' && moldKey(key));
+      if (taken || plainKey(key)) event.preventDefault();
     }
   });
 

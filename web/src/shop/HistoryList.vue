@@ -24,6 +24,7 @@ const OTHER_LABELS: Readonly<Record<string, string>> = {
   blendOf: 'Mixed from',
   attachments: 'Attachments',
   events: 'What was done to it',
+  measured: 'What its log showed',
   segments: 'Segments',
   retired: 'Retired',
 };

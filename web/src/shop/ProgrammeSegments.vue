@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Programme } from '@zero-pour/contracts';
-import { formatHours, programmeCurve, type Segment } from '@zero-pour/core';
+import { formatHours, programmeCurve, SWELL_RAMP_MAX_C_PER_H, type Segment } from '@zero-pour/core';
 import { computed } from 'vue';
-import { SegmentTable } from '../burnout';
+import { SegmentTable, TypeProgramme } from '../burnout';
 
 /** A programme's segments, timed with a middling kiln and casting temperature: each pour counts with its own. */
 const props = defineProps<{ programme: Programme }>();
@@ -20,5 +20,6 @@ const change = (segments: Segment[]): void =>
       {{ MIDDLING.castingC }} °C
     </h2>
     <SegmentTable :placed="curve.segments" @change="change" />
+    <TypeProgramme :defaults="{ ...MIDDLING, rampCPerH: SWELL_RAMP_MAX_C_PER_H }" @take="change" />
   </section>
 </template>

@@ -9,6 +9,7 @@ import { useThenOpen } from '../state/useThenOpen';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
+import { KilnLogs } from '../kilns';
 import { LotsView } from '../metal';
 import MetalPrices from './MetalPrices.vue';
 import HistoryList from './HistoryList.vue';
@@ -171,6 +172,12 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
         <ProgrammeSegments
           v-if="kind === 'programme'"
           :programme="item as ShopItem<'programme'>"
+          @change="(changed) => change(changed)"
+        />
+        <KilnLogs
+          v-if="kind === 'kiln'"
+          :key="`logs ${item.id}`"
+          :kiln="item as ShopItem<'kiln'>"
           @change="(changed) => change(changed)"
         />
         <HistoryList :key="item.id" :kind="kind" :item="item" />

@@ -74,6 +74,7 @@ describe('forms', () => {
     ],
     alloy: ['composition', 'flask', 'metal', 'quenchWaitMin'],
     programme: ['segments'],
+    kiln: ['measured'],
   };
 
   it.each(SHOP_KINDS)('%s: every field of the record can be typed somewhere', (kind) => {

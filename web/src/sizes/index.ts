@@ -1,3 +1,3 @@
 export { formatPercents } from './formatPercents';
-export { readReadings } from './newSeries';
+export { newSeries, readReadings } from './newSeries';
 export { SIZE_KIND_NAMES, useWantedSizes, withField } from './useWantedSizes';

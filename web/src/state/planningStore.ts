@@ -2,6 +2,7 @@ import type { Shop } from '@zero-pour/plan';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { useReadings } from '../jobs';
+import { useKilnRuns } from './kilnRunStore';
 import { usePrints } from './printStore';
 import { useRecords } from './recordStore';
 import { useShop } from './shopStore';
@@ -14,6 +15,7 @@ export const usePlanningShop = defineStore('planningShop', () => {
   const prints = usePrints();
   const readings = useReadings();
   const records = useRecords();
+  const kilnRuns = useKilnRuns();
   const known = computed<Shop>(() => ({
     settings: shop.settings,
     lists: shop.lists,
@@ -22,6 +24,8 @@ export const usePlanningShop = defineStore('planningShop', () => {
     prints: prints.read,
     readings: readings.known,
     lots: records.lists.metalLot,
+    kilnRuns: kilnRuns.curves,
+    molds: records.ready ? records.lists.mold : undefined,
   }));
   return { known };
 });

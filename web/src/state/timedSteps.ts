@@ -35,6 +35,8 @@ export interface TimedStep {
   lastAt?: number | undefined;
   /** The protocol's step, when its own time is judged. */
   protocol?: CleanStep;
+  /** It begins when the step before is over: no hand is needed for that. */
+  beginsItself?: boolean;
   /** It is to be turned or moved again so often while it runs. */
   everyMs?: number;
   /** What can be seen, where the step is to look; the first is as it should be. */
@@ -62,7 +64,7 @@ const minutes = (least: number, most: number): string =>
   most === 0 ? 'until done' : least === most ? `${least} min` : `${least} to ${most} min`;
 
 /** When a step's own countdown ends, once it was begun. */
-const ownEnd = (record: StepRecord | undefined, seconds: number | null): number | undefined =>
+export const ownEnd = (record: StepRecord | undefined, seconds: number | null): number | undefined =>
   record?.startedAt && seconds !== null ? Date.parse(record.startedAt) + seconds * 1000 : undefined;
 
 /** "In alcohol at 35 °C, moved by hand." */
@@ -105,6 +107,8 @@ export function cleanSteps({ context }: PourPlan, choice: UnitChoice = METRIC): 
       record,
       late: '',
       caution: CAUTION_OF[step.kind],
+      // Hands are wet.
+      beginsItself: seconds !== null,
       endsAt: ownEnd(record, seconds),
       lastAt: ownEnd(record, seconds === null ? null : step.maxMinutes * 60),
       protocol: step,

@@ -42,5 +42,21 @@ export const CAUTIONS = {
     'Quench: steam and spatter. Lower the flask with long tongs, face away.',
     'Face shield and gloves stay on until it is quiet.',
   ),
+  press: caution(
+    'Press, frame and rubber burn and crush: gloves, hands clear, and let it cool before it is opened.',
+    'Hot rubber gives off fumes: air that moves. Set the press down slowly; the rubber pushes back as it softens.',
+  ),
+  knife: caution(
+    'A fresh blade, drawn away from the hand that holds the mold; a cut-proof glove on that hand.',
+    'Let the mold cool first, hold it in a clamp where one serves, and change a blade that drags: force is what slips.',
+  ),
+  silicone: caution(
+    'Silicone and its catalyst: gloves, and air that moves; read its safety sheet.',
+    'A vacuum chamber is looked at for cracks before every use, and never left running alone.',
+  ),
+  wax: caution(
+    'Hot wax under pressure: eye protection, nothing in front of the nozzle, hands off the joint.',
+    'Let the injector’s pressure off before it is filled or cleaned.',
+  ),
 } as const satisfies Record<string, Caution>;
 export type CautionKey = keyof typeof CAUTIONS;

@@ -15,7 +15,7 @@ molds.load();
 const kinds = computed(() => kindsOfRoute(pour.value.doc.brief.route));
 const fitting = computed(() => molds.all.filter(({ kind }) => kinds.value.includes(kind)));
 const mold = computed(() => molds.all.find(({ id }) => id === pour.value.doc.brief.moldId));
-const judgements = computed(() => judgeMoldOfPour(plan.value.context, mold.value));
+const judgements = computed(() => judgeMoldOfPour(plan.value.context));
 /** With a good mold there is nothing to print: what was left for that is left. */
 const PRINTING = ['print', 'clean'] as const;
 const begins = computed(() => PRINTING.every((stage) => pour.value.doc.left.includes(stage)));

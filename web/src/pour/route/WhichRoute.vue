@@ -1,18 +1,24 @@
 <script setup lang="ts">
 import { costPerGood, formatQuantity, USUAL_RATES, type RouteInput } from '@zero-pour/core';
-import { planRoutes, type TypedRoutes } from '@zero-pour/plan';
+import { planRoutes } from '@zero-pour/plan';
 import { computed, shallowRef, useTemplateRef } from 'vue';
 import { axisTitle, BASE_LAYOUT, CHART_AXIS, usePlot, type Data, type Layout } from '../../chart';
+import OnDemand from '../../components/OnDemand.vue';
 import QuantityField from '../../components/QuantityField.vue';
+import { said } from '../../components/said';
 import { useNotices } from '../../state/notices';
 import { useRecords } from '../../state/recordStore';
+import { useShop } from '../../state/shopStore';
+import { TYPING_PAUSE_MS } from '../../state/unsent';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { COLOURS } from '../../theme/colours';
+import RouteMinutes from './RouteMinutes.vue';
 
 /** What each route would cost for this pour's part, against how many are wanted. */
 const { plan, set } = usePour();
 const records = useRecords();
+const shop = useShop();
 const units = useUnits();
 const notices = useNotices();
 void records.load().catch((error: unknown) => notices.wrong(error));
@@ -21,14 +27,16 @@ const ordered = computed(() => plan.value.context.parts.reduce((sum, { count }) 
 const typedCount = shallowRef<number>();
 const count = computed(() => typedCount.value ?? Math.max(1, ordered.value));
 const most = computed(() => Math.max(60, 3 * count.value));
-const handsRate = shallowRef(USUAL_RATES.perHandsHour);
-const typed = shallowRef<TypedRoutes>({});
-const rates = computed(() => ({ ...USUAL_RATES, perHandsHour: handsRate.value }));
+function setRate(perHandsHour: number | undefined): void {
+  const { perHandsHour: _, ...others } = shop.settings.routeTimes ?? { minutes: {} };
+  const routeTimes = perHandsHour === undefined ? others : { ...others, perHandsHour };
+  void shop.keepSettings({ ...shop.settings, routeTimes }, TYPING_PAUSE_MS).catch(notices.wrong);
+}
 const routes = computed(() =>
   planRoutes(
     plan.value.context,
     { yields: records.yields, molds: records.lists.mold },
-    { count: count.value, most: most.value, typed: typed.value, rates: rates.value },
+    { count: count.value, most: most.value },
   ),
 );
 const money = (value: number): string => value.toFixed(2);
@@ -64,7 +72,7 @@ const data = computed<Data[]>(() => {
         mode: 'lines',
         name: route,
         x,
-        y: x.map((wanted) => costPerGood(costs, rates.value, wanted)),
+        y: x.map((wanted) => costPerGood(costs, routes.value.rates, wanted)),
         line: { color: INKS[n], dash: DASHES[n], width: 2.4 },
       }) as Data,
   );
@@ -112,14 +120,11 @@ usePlot(
       standard-from="as ordered here"
     />
     <QuantityField
-      :model-value="handsRate"
-      label="An hour of hands"
-      unit="money"
-      :digits="2"
-      :min="0"
-      :max="1000"
-      required
-      @update:model-value="(v) => v !== undefined && (handsRate = v)"
+      v-bind="said('settings', 'routeTimes', 'perHandsHour')"
+      :standard="USUAL_RATES.perHandsHour"
+      standard-from="shop default"
+      :model-value="shop.settings.routeTimes?.perHandsHour"
+      @update:model-value="setRate"
     />
   </div>
   <div ref="box" class="chart" role="img" :aria-label="`Cost of each good casting by route: ${turns}`" />
@@ -164,9 +169,12 @@ usePlot(
     </table>
   </div>
   <p class="mute mt-2">
-    Without the metal. Minutes, detail and spread are shop defaults; yields and mold life too, until shots and
-    castings are on record.
+    Without the metal. Detail and spread are shop defaults; so are minutes until you type your own, and yields
+    and mold life until shots and castings are on record.
   </p>
+  <OnDemand title="Your own minutes" line="kept for the shop">
+    <RouteMinutes :rows="routes.rows" />
+  </OnDemand>
 </template>
 
 <style scoped>

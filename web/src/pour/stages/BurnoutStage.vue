@@ -1,13 +1,31 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
-import { formatPhrase, formatQuantity, type Segment, type StageKey } from '@zero-pour/core';
-import { judgeDownstream, judgeKilnTaken, judgeTimes, valueOf, zeroInstead } from '@zero-pour/plan';
+import { formatPhrase, formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
+import {
+  fitWish,
+  flaskToHeat,
+  judgeDownstream,
+  judgeKilnTaken,
+  judgeTimes,
+  valueOf,
+  waysOn,
+  zeroInstead,
+} from '@zero-pour/plan';
 import { computed } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
-import { BurnoutChart, SegmentTable } from '../../burnout';
+import {
+  BurnoutChart,
+  BurnEvents,
+  CompareProgramme,
+  FindProgramme,
+  FlaskSection,
+  SegmentTable,
+  TypeProgramme,
+} from '../../burnout';
+import { BurntSection } from '../../kilns';
 import { useBoard } from '../../state/boardStore';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
@@ -28,6 +46,11 @@ const now = useSlowNow();
 const doc = computed(() => pour.value.doc.burnout);
 const poured = computed(() => pour.value.used !== undefined);
 const burnout = computed(() => valueOf(plan.value.burnout));
+/** The widest flask of the pour under this programme. */
+const heat = computed(() => {
+  const reading = burnout.value?.heat?.reading;
+  return reading?.status === 'known' ? reading.value : undefined;
+});
 const times = computed(() => valueOf(plan.value.times));
 const moments = computed(() => (times.value?.moments ?? []).filter((m) => m.stage === 'burnout'));
 const programmes = computed(() => {
@@ -44,8 +67,11 @@ function pickProgramme(id: string): void {
   set(['burnout', 'programmeId'], id);
   set(['burnout', 'segments'], undefined);
 }
-function setSegments(segments: Segment[]): void {
-  set(['burnout', 'segments'], segments);
+function setSegments(segments: readonly Segment[]): void {
+  set(
+    ['burnout', 'segments'],
+    segments.map((one) => ({ ...one, hands: [...one.hands] })),
+  );
 }
 async function keepAsOwn(): Promise<void> {
   const { programme } = plan.value.context;
@@ -93,6 +119,18 @@ const instead = computed(() => (times.value ? zeroInstead(times.value, now.value
 const moveZero = (): void => {
   if (instead.value !== null) set(['brief', 'zeroAt'], new Date(instead.value).toISOString());
 };
+const flaskInput = computed(() => flaskToHeat(plan.value.context)?.input);
+/** What more hours in the kiln move: the pour once the flask is in, else when it goes in. */
+function moves(moreH: number): string {
+  const { kilnIn, zero, kilnEnds } = times.value ?? {};
+  if (kilnIn === undefined || zero === undefined || kilnEnds === undefined) return '';
+  if (doc.value.startedAt === undefined)
+    return `Kiln in by ${formatMoment(kilnIn - moreH * HOUR_MS, now.value)} for the same zero.`;
+  const ready = kilnEnds + moreH * HOUR_MS;
+  return ready <= zero
+    ? `The pour stays at ${formatMoment(zero, now.value)}.`
+    : `The pour moves to ${formatMoment(ready, now.value)}.`;
+}
 const line = computed(() => {
   const { programme } = plan.value.context;
   return programme ? `${programme.name}${burnout.value?.edited ? ', changed for this pour' : ''}` : undefined;
@@ -129,15 +167,42 @@ const line = computed(() => {
   </p>
   <PlannedNote :planned="plan.burnout" @go-to="(s) => emit('goTo', s)" />
   <template v-if="burnout">
-    <BurnoutChart :curve="burnout.curve" :times="times" :bench="benchClock(shop.settings)" class="mt-3" />
+    <BurnoutChart
+      :curve="burnout.curve"
+      :times="times"
+      :bench="benchClock(shop.settings)"
+      :heat="heat"
+      class="mt-3"
+    />
     <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
     <JudgementList :judgements="[...kilnTaken, ...ofShape, ...burnout.judgements, ...clockJudgements]" />
     <v-btn v-if="instead !== null" size="small" class="mt-2" @click="moveZero"
       >Move the pour to {{ formatMoment(instead, now) }}</v-btn
     >
+    <BurnEvents
+      v-if="doc.startedAt"
+      :events="doc.events"
+      :ways-on="poured ? [] : waysOn(pour.doc, burnout, now)"
+      :now="() => now"
+      @change="(events) => set(['burnout', 'events'], events)"
+    />
+    <section v-if="heat" class="stage-block">
+      <h2>Inside the flask, {{ burnout.heat?.flask.name }}</h2>
+      <FlaskSection :heat="heat" />
+    </section>
     <section class="stage-block">
       <h2>Segments, {{ formatQuantity({ value: burnout.curve.totalH, unit: 'h' }, units.choice) }} in all</h2>
       <SegmentTable :placed="burnout.curve.segments" :readonly="poured" @change="setSegments" />
+      <TypeProgramme
+        v-if="!poured && plan.context.kiln"
+        :defaults="{
+          rampCPerH: burnout.limits.rampMaxCPerH,
+          kiln: plan.context.kiln,
+          castingC: burnout.castingC,
+          startC: doc.loadedAtC ?? ROOM_C,
+        }"
+        @take="setSegments"
+      />
       <button
         v-if="burnout.edited && plan.context.programme && !poured"
         type="button"
@@ -147,6 +212,24 @@ const line = computed(() => {
         Back to the programme as it stands
       </button>
     </section>
+    <FindProgramme
+      v-if="!poured && !burnout.lasts"
+      :burnout="burnout"
+      :heat="heat"
+      :wish="(aim) => burnout && fitWish(plan.context, burnout, aim, now)"
+      :kiln-cost-per-h="plan.context.kiln?.costPerH ?? 0"
+      :moves="moves"
+      @take="setSegments"
+    />
+    <CompareProgramme
+      v-if="flaskInput && plan.context.kiln"
+      :burnout="burnout"
+      :heat="heat"
+      :flask="flaskInput"
+      :kiln="plan.context.kiln"
+      :programmes="shop.lists.programme.filter(({ id }) => id !== doc.programmeId)"
+      :loaded-at-c="doc.loadedAtC"
+    />
   </template>
   <section class="stage-block">
     <h2>At the kiln</h2>
@@ -168,6 +251,14 @@ const line = computed(() => {
       </li>
     </ul>
   </section>
+  <BurntSection
+    v-if="burnout && doc.kilnId"
+    :pour-id="pour.id"
+    :kiln-id="doc.kilnId"
+    :curve="burnout.curve"
+    :kiln-in="doc.startedAt === undefined ? times?.kilnIn : Date.parse(doc.startedAt)"
+    :burnt="burnout.burnt"
+  />
   <NoteField
     class="mt-4"
     label="Note on the burnout"
@@ -175,10 +266,6 @@ const line = computed(() => {
     :model-value="doc.note"
     @update:model-value="(t) => set(['burnout', 'note'], t)"
   />
-  <p class="mute mt-3">
-    The curve is the kiln's. The flask's core follows hours later; until that is worked out here, leave the
-    steam hold and the soak as long as your powder's maker asks.
-  </p>
   <CautionLine of="burnout" />
 </template>
 

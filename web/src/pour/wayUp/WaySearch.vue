@@ -4,6 +4,7 @@ import { partOf, standingInput, standingJob, waysJob, type FoundWays, type WaysI
 import { useLocalStorage } from '@vueuse/core';
 import { motionOf, USUAL_LAYER_MM, valueOf, type Part } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
+import JobProgress from '../../components/JobProgress.vue';
 import { useJob, useReadings } from '../../jobs';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
@@ -113,16 +114,12 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
       </span>
       <span v-else-if="picking" class="mute">Click a face of the part above.</span>
     </div>
-    <div v-if="state.status === 'working'" class="progress">
-      <p role="status">Looking from 300 directions, then cutting the best …</p>
-      <v-progress-linear
-        :model-value="100 * state.share"
-        color="primary"
-        height="6"
-        aria-label="How far the search is"
-      />
-      <v-btn size="small" @click="stop">Stop</v-btn>
-    </div>
+    <JobProgress
+      v-if="state.status === 'working'"
+      says="Looking from 300 directions, then cutting the best …"
+      :share="state.share"
+      @stop="stop"
+    />
     <p v-else-if="state.status === 'failed'" role="alert">{{ state.sentence }}</p>
     <p v-if="stale" class="mute mt-2">The faces have changed since: search again.</p>
     <div v-if="rows.length > 0" class="scroll-x">
@@ -177,12 +174,6 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: center;
-}
-.progress {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  margin-top: 10px;
 }
 .name {
   display: block;

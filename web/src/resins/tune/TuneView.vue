@@ -10,7 +10,7 @@ import {
   toldBase,
 } from '@zero-pour/plan';
 import { until, useEventListener, useLocalStorage } from '@vueuse/core';
-import { computed, shallowRef, watch } from 'vue';
+import { computed, nextTick, shallowRef, watch } from 'vue';
 import CautionLine from '../../components/CautionLine.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NumberList from '../../components/NumberList.vue';
@@ -78,14 +78,20 @@ const begin = computed(() => {
 
 /** Told by the entry below; a coupon half counted teaches nothing of the scatter. */
 const counted = shallowRef<string>();
-const spread = useSpread(() => counted.value);
-const { answer, latest, problem, outdated } = useTuning(
+const { spread, outdated: spreadOutdated } = useSpread(() => counted.value);
+const {
+  answer,
+  latest,
+  problem,
+  outdated: answerOutdated,
+} = useTuning(
   () => ownKey.value,
   () =>
     records.ready && things.value && gathered.value
       ? tuningJob(of.value, things.value.printer, begin.value, gathered.value, spread.value.rho)
       : undefined,
 );
+const outdated = computed(() => answerOutdated.value || spreadOutdated.value);
 const counts = computed(() => couponCounts(of.value, gathered.value?.used ?? []));
 const couponsSoFar = computed(() => (gathered.value ? ownCoupons(gathered.value) : 0));
 const carriedOver = computed(() => gathered.value?.used.filter((t) => t.laws.length > 0).length ?? 0);
@@ -119,7 +125,11 @@ const { parts, enterParts, openPart, closeParts, keepParts, removePart } = usePa
 );
 /** What is to be printed next waits for the counts before it. */
 async function enterNext(): Promise<void> {
-  if (outdated.value) await until(outdated).toBe(false);
+  while (outdated.value) {
+    await until(outdated).toBe(false);
+    // A scatter just found asks for the answer anew.
+    await nextTick();
+  }
   await enter();
 }
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {

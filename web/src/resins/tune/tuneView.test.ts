@@ -31,7 +31,10 @@ vi.mock('./useTuning', () => ({
     return { answer, latest: answer, problem: computed(() => ''), outdated };
   },
 }));
-vi.mock('./useSpread', () => ({ useSpread: () => computed(() => ({ rho: 0, coupons: 0 })) }));
+const spreadOutdated = ref(false);
+vi.mock('./useSpread', () => ({
+  useSpread: () => ({ spread: computed(() => ({ rho: 0, coupons: 0 })), outdated: spreadOutdated }),
+}));
 vi.mock('./TuneChart.vue', () => ({ default: { template: '<i class="chart" />' } }));
 
 const shop = useFakeShop();
@@ -75,16 +78,19 @@ describe('tuning', () => {
     await vi.waitFor(() => expect(shop.server.sent.at(-1)!.method).toBe('DELETE'));
     expect(tune.find('[data-count]').exists()).toBe(false);
   });
-  it('opens no coupon by a figure of the counts before', async () => {
+  it.each([
+    ['counts', outdated],
+    ['scatter', spreadOutdated],
+  ])('opens no coupon by a figure of the %s before', async (_, reckoned) => {
     const tune = open('Skerry Low-Ash Fine');
-    outdated.value = true;
+    reckoned.value = true;
     await tune.vm.$nextTick();
     expect(tune.find('[aria-label="What to do next"]').attributes('aria-busy')).toBe('true');
     expect(tune.text()).toContain('counting …');
     press('e');
     await new Promise((done) => setTimeout(done, 20));
     expect(tune.find('[data-count]').exists()).toBe(false);
-    outdated.value = false;
+    reckoned.value = false;
     await vi.waitFor(() => expect(tune.find('[data-count]').exists()).toBe(true));
     await tune.find('[aria-label="Counts of the coupon"]').trigger('keydown', { key: 'Escape' });
   });
