@@ -1,5 +1,5 @@
 import type { Pour } from '@zero-pour/contracts';
-import { shallowRef } from 'vue';
+import { onScopeDispose, shallowRef } from 'vue';
 import { keepCopy } from './keptCopies';
 import { useNotices } from './notices';
 import { poursWaiting, readPending } from './pendingChanges';
@@ -25,8 +25,15 @@ export function pourSending({ take, load }: Shown) {
   const inFlight = new Set<string>();
   const sender = new ChangeSender();
   const saving = shallowRef<Saving>('saved');
+  let isOver = false;
+  // A store that was put away sends nothing more: what waits is the next one's.
+  onScopeDispose(() => {
+    isOver = true;
+    timers.forEach(clearTimeout);
+  });
 
   function schedule(id: string, delayMs: number): void {
+    if (isOver) return;
     clearTimeout(timers.get(id));
     timers.set(
       id,

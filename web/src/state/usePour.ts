@@ -1,8 +1,9 @@
 import type { Pour, PourFlask, PourPath, PourValue } from '@zero-pour/contracts';
 import { planPour, type FlaskPlan, type PourPlan } from '@zero-pour/plan';
-import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue';
-import { watchDebounced } from '@vueuse/core';
+import { computed, inject, provide, shallowRef, watch, type ComputedRef, type InjectionKey } from 'vue';
+import { useTimeoutFn } from '@vueuse/core';
 import { useReadings } from '../jobs';
+import { useKilnRuns } from './kilnRunStore';
 import { usePours } from './pourStore';
 import { usePlanningShop } from './planningStore';
 
@@ -37,6 +38,7 @@ export function providePour(id: () => string): PourHandle {
   const store = usePours();
   const planning = usePlanningShop();
   const readings = useReadings();
+  const kilnRuns = useKilnRuns();
   const pour = computed(() => {
     const found = store.pours.get(id());
     if (!found) throw new Error(`pour ${id()} is not loaded`);
@@ -48,6 +50,9 @@ export function providePour(id: () => string): PourHandle {
     const { flasks } = plan.value;
     return flasks.find(({ context }) => context.decided.key === shown.value) ?? flasks[0]!;
   });
+  const orderWants = (): void => {
+    for (const wanted of plan.value.wants) void readings.order(wanted);
+  };
   const set: PourHandle['set'] = (path, value) => store.set(pour.value.id, path, value);
   const handle: PourHandle = {
     pour,
@@ -59,13 +64,14 @@ export function providePour(id: () => string): PourHandle {
     setInFlask: (stage, field, value) => set(handle.inFlask(stage, field) as never, value as never),
   };
   // A turn that is still being typed wants nothing yet, and the page that shows it may make its reading itself.
-  watchDebounced(
+  const { start: orderLater } = useTimeoutFn(orderWants, WANTS_AFTER_MS, { immediate: false });
+  watch(
     () => plan.value.wants,
-    (wants) => {
-      for (const wanted of wants) void readings.order(wanted);
-    },
-    { debounce: WANTS_AFTER_MS, immediate: true },
+    () => orderLater(),
+    { immediate: true },
   );
+  // Its burnout is judged by the kiln's log where there is one; without an answer it is as if there were none, and said so.
+  watch(id, (of) => void kilnRuns.readOfPour(of).catch(() => undefined), { immediate: true });
   provide(KEY, handle);
   return handle;
 }

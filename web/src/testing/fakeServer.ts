@@ -6,6 +6,9 @@ import {
   type FieldChange,
   type FindHit,
   type History,
+  type KilnCurve,
+  type NewKilnRun,
+  type Pour,
   type ShopFile,
 } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
@@ -14,6 +17,7 @@ import { jobText, keptJob, type KeptJobName } from '@zero-pour/jobs';
 import type { VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeAll, beforeEach, vi } from 'vitest';
 import type { Component } from 'vue';
+import { usePours } from '../state/pourStore';
 import { usePrints } from '../state/printStore';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
@@ -63,6 +67,15 @@ export class FakeServer {
     return output === undefined ? { status: 'failed', sentence: 'No machine.' } : { status: 'known', output };
   }
 
+  /** Pours that were changed here; the shop of the file stays as it is for the next test. */
+  private readonly changed = new Map<string, Pour>();
+  private change(pour: Pour, changes: FieldChange[]): unknown {
+    const before = this.changed.get(pour.id) ?? pour;
+    const after = { ...before, doc: pourDocSchema.parse(applyChanges(before.doc, changes)) };
+    this.changed.set(pour.id, after);
+    return { pour: after, refused: [] };
+  }
+
   private find(words: string): { hits: FindHit[] } {
     const hits = this.file.patterns
       .filter((pattern) => pattern.name.toLowerCase().includes(words.toLowerCase()))
@@ -73,7 +86,12 @@ export class FakeServer {
   /** What the feed of prices answers. */
   prices: unknown = {};
 
+  /** What was written down of its kilns. */
+  kilnCurves: KilnCurve[] = [];
+
   private answer(at: string): unknown {
+    if (at === '/api/kiln-runs') return { runs: this.kilnCurves.map(({ run }) => run) };
+    if (at.startsWith('/api/kiln-runs/')) return this.kilnCurves.find(({ run }) => at.endsWith(run.id));
     if (at === '/api/prices') return this.prices;
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
@@ -91,6 +109,29 @@ export class FakeServer {
     return [];
   }
 
+  /** A log as it was put, or whose pour it is. */
+  private keptRun(method: string, at: string, body: Record<string, unknown>): Response {
+    const id = /[0-9a-f-]{36}/.exec(at)![0];
+    const held = this.kilnCurves.find(({ run }) => run.id === id);
+    this.kilnCurves = this.kilnCurves.filter((curve) => curve !== held);
+    if (method === 'DELETE') return answerNothing(204);
+    const { kilnId, pourId, name, startedAt, atS, tempC, setC } = body as unknown as NewKilnRun;
+    const run = held
+      ? { ...held.run, pourId }
+      : {
+          id,
+          kilnId,
+          pourId,
+          name,
+          startedAt,
+          source: 'file' as const,
+          lastS: atS.at(-1)!,
+          rows: atS.length,
+        };
+    this.kilnCurves.unshift({ ...(held ?? { everyS: 0, atS, tempC, setC }), run });
+    return answerJson(run);
+  }
+
   readonly fetch = (at: string, init: RequestInit = {}): Promise<Response> => {
     const method = init.method ?? 'GET';
     if (method === 'GET') return Promise.resolve(answerJson(this.answer(at)));
@@ -100,12 +141,11 @@ export class FakeServer {
     if (at === '/api/readings') return Promise.resolve(answerJson(this.reading(body)));
     if (at === '/api/patterns')
       return Promise.resolve(answerJson({ ...body, createdAt: new Date().toISOString() }));
+    if (at.startsWith('/api/kiln-runs/')) return Promise.resolve(this.keptRun(method, at, body));
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
     const pour = this.file.pours.find((p) => p.id === id);
-    if (method === 'PATCH' && pour) {
-      const doc = pourDocSchema.parse(applyChanges(pour.doc, body['changes'] as FieldChange[]));
-      return Promise.resolve(answerJson({ pour: { ...pour, doc }, refused: [] }));
-    }
+    if (method === 'PATCH' && pour)
+      return Promise.resolve(answerJson(this.change(pour, body['changes'] as FieldChange[])));
     return Promise.resolve(
       method === 'DELETE' ? answerNothing(204) : answerJson(id ? { ...body, id } : body),
     );
@@ -157,8 +197,9 @@ export function useFakeShop(): FakeShop {
   });
   afterEach(() => {
     mounted?.unmount();
-    // The stand-in stays until the next: what was typed last is still on its way.
     mounted = undefined;
+    // What was typed last must not be sent in the next test, which has the same pours.
+    usePours(pinia).$dispose();
   });
   return shop;
 }
