@@ -14,6 +14,7 @@ const TESTS = [
   'api',
   'border',
   'db/readStored',
+  'devices/devices',
   'db/serverDatabase',
   'prints',
   'records',

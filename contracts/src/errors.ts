@@ -110,6 +110,34 @@ const API_ERRORS = {
     sentence:
       'The price feed did not answer, or not as a feed of prices. The prices that you have stay as they are.',
   },
+  DEVICE_NONE: {
+    status: 409,
+    sentence: 'No device is known for this kiln. Give its address first.',
+  },
+  DEVICE_ADDRESS: {
+    status: 422,
+    sentence: '“{address}” is no address of a device: it begins with http:// and names a machine.',
+  },
+  DEVICE_SILENT: {
+    status: 502,
+    sentence: 'Nothing answers at {address}. Look whether the device is on, and at its address.',
+  },
+  DEVICE_OTHER: {
+    status: 502,
+    sentence: 'What answers at {address} does not speak as a {kind} should: {what}.',
+  },
+  DEVICE_BUSY: {
+    status: 409,
+    sentence: 'This kiln is running already. Stop that run first.',
+  },
+  DEVICE_TOO_HOT: {
+    status: 422,
+    sentence: '{targetC} °C is hotter than this kiln may be ({maxC} °C). Nothing was sent.',
+  },
+  STOP_NOT_HEARD: {
+    status: 502,
+    sentence: 'The stop was not heard: nothing answers at {address}. Go to the kiln and switch it off there.',
+  },
   INTERNAL: {
     status: 500,
     sentence: 'Something went wrong in Zero Pour. What you typed is still in this window; try again.',

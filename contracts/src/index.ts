@@ -205,3 +205,22 @@ export {
   type KilnRun,
   type NewKilnRun,
 } from './kilnRun';
+export {
+  DEVICE_FORMAT,
+  DEVICE_VERSION,
+  deviceHelloSchema,
+  deviceListSchema,
+  deviceReadingSchema,
+  deviceReadingsSchema,
+  deviceRunSchema,
+  sendRunSchema,
+  troublesSchema,
+  type DeviceHello,
+  type DeviceKind,
+  type DeviceList,
+  type DeviceReading,
+  type DeviceRun,
+  type DeviceState,
+  type SendRun,
+  type Troubles,
+} from './device';

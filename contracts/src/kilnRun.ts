@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { deviceRunSchema } from './device';
 import { idSchema, momentSchema } from './parts';
 
 /** Whether a run was read out of a log's file, or came from a device that the shop listens to. */
@@ -22,6 +23,12 @@ export const kilnRunSchema = z.strictObject({
   /** After its last reading, s; and how many there are. */
   lastS: z.number().nonnegative(),
   rows: z.number().int().nonnegative(),
+  /** It is written down now. */
+  going: z.boolean().default(false),
+  /** The programme as the device was given it. */
+  sent: deviceRunSchema.nullable().default(null),
+  /** Readings that the device had and that were never had here. */
+  missing: z.number().int().nonnegative().default(0),
 });
 export type KilnRun = z.infer<typeof kilnRunSchema>;
 export const kilnRunListSchema = z.strictObject({ runs: z.array(kilnRunSchema) });

@@ -7,6 +7,7 @@ import { answerErrors } from './routes/answerErrors';
 import { blobRoutes } from './routes/blobRoutes';
 import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
+import { deviceRoutes } from './routes/deviceRoutes';
 import { kilnRunRoutes } from './routes/kilnRunRoutes';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
@@ -61,6 +62,7 @@ export function createApp(services: Services, webFolder: string): Express {
     pourRoutes(services),
     recordRoutes(services),
     kilnRunRoutes(services),
+    deviceRoutes(services),
   );
   app.use('/api', () => {
     throw new Refusal('NOT_FOUND', { what: 'such address' });

@@ -6,6 +6,7 @@ import { FolderRefusedError } from './db/migrations';
 import { prepareDemoFolder } from './demoFolder';
 import { importShop } from './services/importShop';
 import type { Services } from './routes/services';
+import { startStandIns } from './standIns/standInApp';
 import { startShop, type RunningShop } from './start';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -55,6 +56,8 @@ function leaveAtOnce(): void {
 }
 
 try {
+  // Beside the demo a kiln, a thermometer and a balance that are none; any free port but the one that is asked for.
+  const standIns = wantsDemo ? await startStandIns(Number(process.env['ZP_STAND_INS'] ?? 0)) : undefined;
   const shop = await startShop({
     dataFolder,
     webFolder: path.join(root, 'web/dist'),
@@ -63,6 +66,7 @@ try {
     onLost: leaveAtOnce,
     databaseUrl: process.env['DATABASE_URL'],
     priceFeed: process.env['ZP_PRICE_FEED'],
+    standIns: standIns?.address ?? process.env['ZP_STAND_INS_AT'],
     ...(wantsDemo ? { prepare: prepareDemo, fill: fillDemo } : {}),
   });
   stopOnSignal(shop);

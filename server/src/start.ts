@@ -11,6 +11,7 @@ import { lockFolder } from './db/folderLock';
 import { identifyShop } from './db/identityStore';
 import { BlobFiles } from './files/blobFiles';
 import { flushFolder } from './files/flush';
+import { KilnWatch } from './devices/kilnWatch';
 import type { Services } from './routes/services';
 import { ReadingRuns } from './services/readings';
 import { readShopState } from './services/readShopState';
@@ -29,6 +30,8 @@ export interface StartOptions {
   fill?: (services: Services) => Promise<void>;
   /** Address of a feed of metal prices; undefined: the stand-in. */
   priceFeed?: string | undefined;
+  /** Where the stand-ins of devices answer, when they run beside this server. */
+  standIns?: string | undefined;
   /** The folder has become another's all the same: nothing may be written any more. */
   onLost?: () => void;
 }
@@ -71,12 +74,15 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     const files = await BlobFiles.open(path.join(options.dataFolder, 'files'));
     const readings = new ReadingRuns(db, files);
     undo.push(() => readings.stop());
+    const devices = new KilnWatch(db, log);
     const services: Services = {
       db,
       migration,
       shopId: await identifyShop(db),
       files,
       readings,
+      devices,
+      standIns: options.standIns,
       demoShop: options.demoShop,
       log,
       priceFeed: options.priceFeed,
@@ -86,6 +92,8 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     const server = createApp(services, options.webFolder).listen(options.port, HOST);
     await listening(server);
     undo.push(() => close(server));
+    undo.push(() => devices.stop());
+    await devices.look();
     const { port } = server.address() as { port: number };
     return { address: `http://${HOST}:${port}`, services, stop };
   } catch (error) {

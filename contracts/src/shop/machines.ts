@@ -134,5 +134,7 @@ export const kilnSchema = z.strictObject({
   measured: z
     .strictObject({ at: momentSchema, from: z.string().max(255), climbs: ratesSchema, cools: ratesSchema })
     .nullish(),
+  /** Where its controller answers as docs/devices.md says; absent: nobody reads it. */
+  deviceUrl: z.string().trim().max(300).nullish(),
   note: noteSchema,
 });

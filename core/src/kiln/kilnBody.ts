@@ -38,6 +38,8 @@ export interface KilnHeat {
 export class KilnBody {
   heat: KilnHeat;
   doorOpen = false;
+  /** Its vents are stopped up: the bricks lose a third of what they should. */
+  failsToCool = false;
 
   constructor(
     readonly make: KilnMake = USUAL_KILN,
@@ -52,6 +54,7 @@ export class KilnBody {
     const { make } = this;
     const count = Math.max(1, Math.ceil(seconds / STEP_S));
     const dt = seconds / count;
+    const lossWPerK = make.lossWPerK * (this.failsToCool ? 1 / 3 : 1);
     for (let n = 0; n < count; n++) {
       const { chamberC, bricksC, probeC } = this.heat;
       const into = make.powerW * Math.min(1, Math.max(0, duty));
@@ -59,7 +62,7 @@ export class KilnBody {
       const outDoor = this.doorOpen ? make.doorWPerK * (chamberC - ROOM_C) : 0;
       this.heat = {
         chamberC: chamberC + (dt * (into - across - outDoor)) / make.elementJPerK,
-        bricksC: bricksC + (dt * (across - make.lossWPerK * (bricksC - ROOM_C))) / make.bricksJPerK,
+        bricksC: bricksC + (dt * (across - lossWPerK * (bricksC - ROOM_C))) / make.bricksJPerK,
         probeC: probeC + (dt * (chamberC - probeC)) / make.probeLagS,
       };
     }

@@ -7,6 +7,10 @@ export interface KeptReadings {
   setC: (number | null)[];
 }
 
+/** One of two rows has a set point and the other has none. */
+const comesOrGoes = (setC: ArrayLike<number>, n: number, other: number): boolean =>
+  setC[other] !== undefined && Number.isNaN(setC[other]) !== Number.isNaN(setC[n]!);
+
 /**
  * A log's rows, at most `mostRows` of them: evenly in time where there are more, with both rows wherever the set point comes or goes, so that
  * a power cut keeps its ends. Temperatures to a hundredth. O(rows).
@@ -17,7 +21,7 @@ export function thinLog({ h, tempC, setC }: KilnReadings, mostRows: number): Kep
   const round = (value: number): number => Math.round(value * 100) / 100;
   let next = -Infinity;
   for (let n = 0; n < h.length; n++) {
-    const ends = [n - 1, n + 1].some((k) => setC[k] !== undefined && Number.isNaN(setC[k]) !== Number.isNaN(setC[n]!)); // prettier-ignore
+    const ends = comesOrGoes(setC, n, n - 1) || comesOrGoes(setC, n, n + 1);
     const last = n === h.length - 1;
     const room = out.atS.length < mostRows - 1;
     if (!(last || (room && (ends || h[n]! >= next)))) continue;

@@ -5,7 +5,7 @@ interface RunRow extends Omit<KilnRun, 'startedAt'> {
   startedAt: Date;
 }
 const RUN = `SELECT id, kiln_id AS "kilnId", pour_id AS "pourId", source, name, started_at AS "startedAt",
-  last_s AS "lastS", rows FROM kiln_run`;
+  last_s AS "lastS", rows, going, sent, missing FROM kiln_run`;
 const toRun = (row: RunRow): KilnRun => ({ ...row, startedAt: row.startedAt.toISOString() });
 
 /** All runs without their readings, newest first. */

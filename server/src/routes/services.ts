@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import type { Database } from '../db/database';
+import type { KilnWatch } from '../devices/kilnWatch';
 import type { BlobFiles } from '../files/blobFiles';
 import type { ReadingRuns } from '../services/readings';
 import type { ShopBundle } from '../services/importShop';
@@ -9,6 +10,10 @@ export interface Services {
   db: Database;
   files: BlobFiles;
   readings: ReadingRuns;
+  /** Follows the kilns that have a device. */
+  devices: KilnWatch;
+  /** Where the stand-ins of devices answer, when they run beside this server. */
+  standIns: string | undefined;
   migration: number;
   /** On every answer, so that a page knows whose it is. */
   shopId: string;

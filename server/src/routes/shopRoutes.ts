@@ -10,7 +10,7 @@ import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
 /** Everything at the start, settings, and the things of the shop by kind. */
-export function shopRoutes({ db, files, demoShop, priceFeed }: Services): Router {
+export function shopRoutes({ db, files, demoShop, priceFeed, devices }: Services): Router {
   const router = Router();
 
   router.get('/shop', async (_request, response) => {
@@ -35,15 +35,14 @@ export function shopRoutes({ db, files, demoShop, priceFeed }: Services): Router
       const revision = await keepItem(tx, kind, { ...request.body, id }, baseOf(request));
       return { revision, item: await findItem(tx, kind, id) };
     });
+    if (kind === 'kiln') await devices.look();
     response.set('ETag', etagOf(kept.revision)).json(kept.item);
   });
 
   router.delete('/shop/:kind/:id', async (request, response) => {
-    await removeItem(
-      db,
-      parseOrRefuse(shopKindSchema, request.params.kind),
-      parseOrRefuse(idSchema, request.params.id),
-    );
+    const kind = parseOrRefuse(shopKindSchema, request.params.kind);
+    await removeItem(db, kind, parseOrRefuse(idSchema, request.params.id));
+    if (kind === 'kiln') await devices.look();
     response.status(204).end();
   });
 

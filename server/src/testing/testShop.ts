@@ -22,6 +22,9 @@ export interface TestShop {
 /** Databases on the server by the data folder that they belong to, so that a folder can be opened again. */
 const databases = new Map<string, string>();
 
+/** Revisions of what was put into each folder's shop, as a page that stays open knows them. */
+const revisionsIn = new Map<string, Map<string, string>>();
+
 /** The database of a data folder: one of its own on the server under test, or the embedded one in it. */
 async function databaseOf(folder: string): Promise<string | undefined> {
   const known = databases.get(folder);
@@ -45,7 +48,8 @@ export async function openTestShop(given?: string): Promise<TestShop> {
     log: pino({ level: 'silent' }),
   });
   // As the page does: a whole thing is written over the state that was last answered.
-  const revisions = new Map<string, string>();
+  const revisions = revisionsIn.get(folder) ?? new Map<string, string>();
+  revisionsIn.set(folder, revisions);
   return {
     shop,
     folder,
@@ -72,6 +76,7 @@ export async function openTestShop(given?: string): Promise<TestShop> {
       await shop.stop();
       if (databaseUrl) await dropTestDatabase(databaseUrl);
       databases.delete(folder);
+      revisionsIn.delete(folder);
       if (!given) await rm(folder, { recursive: true, force: true });
     },
   };

@@ -1,0 +1,60 @@
+import {
+  idSchema,
+  parseOrRefuse,
+  sendRunSchema,
+  troublesSchema,
+  type DeviceList,
+} from '@zero-pour/contracts';
+import { Router, type Response } from 'express';
+import type { KilnWatch } from '../devices/kilnWatch';
+import type { Services } from './services';
+
+/** A page is told at most so often. ms */
+const TELL_EVERY_MS = 500;
+const ALIVE_EVERY_MS = 20_000;
+
+/** What the shop's kilns read, as it comes, and what a press sends them. */
+export function deviceRoutes({ devices, standIns }: Services): Router {
+  const router = Router();
+  const list = (): DeviceList => ({ devices: devices.states(), standIns: standIns ?? null });
+  const idOf = (params: { id: string }): string => parseOrRefuse(idSchema, params.id);
+
+  router.get('/devices', (_request, response) => void response.json(list()));
+  router.get('/devices/stream', (_request, response) => streamTo(response, devices, list));
+  router.put('/kilns/:id/run', async (request, response) => {
+    await devices.send(idOf(request.params), parseOrRefuse(sendRunSchema, request.body));
+    response.json(list());
+  });
+  router.delete('/kilns/:id/run', async (request, response) => {
+    await devices.stopRun(idOf(request.params));
+    response.status(204).end();
+  });
+  router.put('/kilns/:id/troubles', async (request, response) => {
+    await devices.trouble(idOf(request.params), parseOrRefuse(troublesSchema, request.body));
+    response.status(204).end();
+  });
+  return router;
+}
+
+/** Server-sent events: what `state` says, at once and whenever it changed. */
+function streamTo(response: Response, devices: KilnWatch, state: () => unknown): void {
+  response.set({ 'Content-Type': 'text/event-stream', Connection: 'keep-alive' }).flushHeaders();
+  const write = (): void => void response.write(`data: ${JSON.stringify(state())}\n\n`);
+  let later: NodeJS.Timeout | undefined;
+  const unlisten = devices.listen(() => {
+    later ??= setTimeout(() => {
+      later = undefined;
+      write();
+    }, TELL_EVERY_MS);
+  });
+  const alive = setInterval(() => response.write(': still here\n\n'), ALIVE_EVERY_MS);
+  const end = (): void => void response.end();
+  devices.stopped.addEventListener('abort', end);
+  response.on('close', () => {
+    devices.stopped.removeEventListener('abort', end);
+    unlisten();
+    clearTimeout(later);
+    clearInterval(alive);
+  });
+  write();
+}
