@@ -54,7 +54,7 @@ describe('the board', () => {
     const at = new Date(NOW.getTime() - 10 * 60_000).toISOString();
     burning.doc.burnout.events = [{ key: 'e', kind: 'power out', at }];
     const stateOf = () => kilnStates(boardRows([burning], shop), NOW.getTime());
-    expect(stateOf()).toEqual([{ name: 'Kiln 1', plannedC: null, doing: 'not driven' }]);
+    expect(stateOf()).toMatchObject([{ name: 'Kiln 1', plannedC: null, doing: 'not driven' }]);
     burning.doc.burnout.events = [{ key: 'e', kind: 'power out', at, until: NOW.toISOString() }];
     expect(stateOf()[0]!.plannedC).toBeLessThan(150);
   });

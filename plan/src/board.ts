@@ -64,6 +64,7 @@ export function nextHandsOn(rows: readonly BoardRow[], molds: readonly MoldRow[]
 }
 
 export interface KilnState {
+  kilnId: string | undefined;
   name: string;
   /** By the plan; no thermometer is read here. Null: something befell the kiln and lasts, and nobody knows. */
   plannedC: number | null;
@@ -75,13 +76,14 @@ export function kilnStates(rows: readonly BoardRow[], now: number): KilnState[] 
   return rows.flatMap(({ plan, times }): KilnState[] => {
     const burnout = valueOf(plan.burnout);
     if (!times?.kilnStarted || times.poured || !burnout || now < times.kilnIn) return [];
-    const name = plan.context.kiln?.name ?? 'Kiln';
-    if (lastingEvents(plan.context.doc).length > 0) return [{ name, plannedC: null, doing: 'not driven' }];
+    const { id: kilnId, name } = plan.context.kiln ?? { name: 'Kiln' };
+    if (lastingEvents(plan.context.doc).length > 0)
+      return [{ kilnId, name, plannedC: null, doing: 'not driven' }];
     const h = (now - times.kilnIn) / HOUR_MS;
     const plannedC = temperatureAt(burnout.curve, h);
     const soon = temperatureAt(burnout.curve, h + 0.1);
     const doing = Math.abs(soon - plannedC) < 1 ? 'holding' : soon > plannedC ? 'climbing' : 'cooling';
-    return [{ name, plannedC, doing }];
+    return [{ kilnId, name, plannedC, doing }];
   });
 }
 

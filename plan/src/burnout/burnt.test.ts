@@ -43,17 +43,22 @@ interface Logged {
   at?: (h: number, tempC: number) => { tempC: number; setC: number | null } | undefined;
   startedAt?: number;
   hours?: number;
+  going?: boolean;
   doc?: (doc: PourDoc) => void;
   readings?: Readings;
 }
-function burntOf({ at, startedAt = IN, hours = planned.totalH, doc, readings }: Logged = {}) {
+function burntOf({ at, startedAt = IN, hours = planned.totalH, going = false, doc, readings }: Logged = {}) {
   const rows = Array.from({ length: Math.floor(hours * 30) + 1 }, (_, n) => n / 30).flatMap((h) => {
     const tempC = temperatureAt(planned, h);
     const row = at ? at(h, tempC) : { tempC, setC: tempC };
     return row ? [{ s: h * 3600, ...row }] : [];
   });
   const curve: KilnCurve = {
-    run: { id: id(90), kilnId: id(91), pourId: POUR, source: 'file', name: 'night.csv', startedAt: new Date(startedAt).toISOString(), lastS: rows.at(-1)!.s, rows: rows.length }, // prettier-ignore
+    run: {
+      ...{ id: id(90), kilnId: id(91), pourId: POUR, source: 'file', name: 'night.csv' },
+      ...{ going, sent: null, missing: 0 },
+      ...{ startedAt: new Date(startedAt).toISOString(), lastS: rows.at(-1)!.s, rows: rows.length },
+    },
     everyS: 0,
     atS: rows.map(({ s }) => s),
     tempC: rows.map((row) => row.tempC),
@@ -85,6 +90,13 @@ describe('a burnout as it went', () => {
     const early = { hours: 9, readings: reckoned };
     expect(said(early)).toEqual(['log watch', 'core so far watch']);
     expect(said({ startedAt: IN + 2 * HOUR_MS, readings: reckoned })[0]).toBe('log watch');
+    // While it is still written down nothing is missing of its end: it is to come.
+    const { burnt } = burntOf({ ...early, going: true });
+    expect(burnt.judgements[0]).toMatchObject({
+      rule: 'log',
+      weight: 'watch',
+      lead: 'The kiln is still read.',
+    });
     const holed = (h: number, tempC: number) => (h > 8 && h < 9.5 ? undefined : { tempC, setC: tempC });
     expect(said({ at: holed, readings: reckoned })).toEqual(['log watch', 'core so far watch']);
     expect(said({ startedAt: IN - 400 * HOUR_MS })).toEqual(['log watch']);

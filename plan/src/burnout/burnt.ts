@@ -77,7 +77,7 @@ export function planBurnt(
     };
   const events = findEvents(readings);
   const heat = planHeat(context, pointsOf(readings));
-  const holes = wholeness({ readings, planned, lateH: (from - loaded) / HOUR_MS });
+  const holes = wholeness({ readings, planned, going: kilnRun.run.going, lateH: (from - loaded) / HOUR_MS });
   return {
     run: kilnRun.run,
     from,
@@ -114,10 +114,12 @@ interface Extent {
   readings: KilnReadings;
   planned: ProgrammeCurve;
   lateH: number;
+  /** It is still written down. */
+  going: boolean;
 }
 
 /** What of the burnout the log does not show: nothing good is said of a flask by a part of it. */
-function wholeness({ readings, planned, lateH }: Extent): Judgement[] {
+function wholeness({ readings, planned, lateH, going }: Extent): Judgement[] {
   const out: Judgement[] = [];
   const told = (lead: string, why: Judgement['why']): void =>
     void out.push({ rule: 'log', weight: 'watch', lead, why });
@@ -129,7 +131,7 @@ function wholeness({ readings, planned, lateH }: Extent): Judgement[] {
   const lastH = readings.h.at(-1)!;
   if (planned.totalH - lastH > WHOLE_H)
     told(
-      'The log ends early.',
+      going ? 'The kiln is still read.' : 'The log ends early.',
       say`After ${quantity(lastH, 'h', 1)} of ${quantity(planned.totalH, 'h', 1)}: of clean-out and soak it says nothing yet.`,
     );
   const gaps = Array.from(readings.h.slice(1), (h, n) => h - readings.h[n]!);

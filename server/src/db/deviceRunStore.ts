@@ -56,7 +56,7 @@ export const runBeganAfter = async (db: Queryable, id: string, n: number): Promi
   void (await db.query('UPDATE kiln_run SET device_n = $2 WHERE id = $1 AND rows = 0', [id, n]));
 
 interface Held {
-  startedAt: Date;
+  beganAt: Date | null;
   rows: number;
   lastS: number;
   deviceN: number;
@@ -64,7 +64,7 @@ interface Held {
 
 /**
  * Takes up readings of a run in order: none twice, none of before the last one's time, one in ten seconds and both ends of every stretch without
- * a set point. Its first reading is its start, by the device's own clock. In the caller's transaction.
+ * a set point. Its times are after the first one, so that a device whose clock is wrong is written down rightly. In the caller's transaction.
  */
 export async function appendReadings(
   tx: Queryable,
@@ -72,7 +72,7 @@ export async function appendReadings(
   readings: readonly DeviceReading[],
 ): Promise<void> {
   const { rows: found } = await tx.query<Held>(
-    `SELECT started_at AS "startedAt", rows, last_s AS "lastS", device_n AS "deviceN" FROM kiln_run WHERE id = $1 AND going FOR UPDATE`,
+    `SELECT device_began_at AS "beganAt", rows, last_s AS "lastS", device_n AS "deviceN" FROM kiln_run WHERE id = $1 AND going FOR UPDATE`,
     [runId],
   );
   const held = found[0];
@@ -80,7 +80,7 @@ export async function appendReadings(
   const fresh = readings.filter(({ n }) => n > held.deviceN);
   const last = fresh.at(-1);
   if (!last) return;
-  const startMs = held.rows > 0 ? held.startedAt.getTime() : Date.parse(fresh[0]!.at);
+  const startMs = held.beganAt?.getTime() ?? Date.parse(fresh[0]!.at);
   const kept = thinned(fresh, startMs, held);
   await tx.query(
     `INSERT INTO kiln_reading (run_id, at_s, temp_c, set_c)
@@ -89,7 +89,7 @@ export async function appendReadings(
     [runId, JSON.stringify(kept)],
   );
   await tx.query(
-    `UPDATE kiln_run SET started_at = $2, last_s = $3, rows = rows + $4, device_n = $5, missing = missing + $6 WHERE id = $1`,
+    `UPDATE kiln_run SET device_began_at = $2, last_s = $3, rows = rows + $4, device_n = $5, missing = missing + $6 WHERE id = $1`,
     [
       runId,
       new Date(startMs),

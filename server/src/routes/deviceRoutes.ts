@@ -31,7 +31,7 @@ export function deviceRoutes({ devices, standIns }: Services): Router {
   });
   router.put('/kilns/:id/troubles', async (request, response) => {
     await devices.trouble(idOf(request.params), parseOrRefuse(troublesSchema, request.body));
-    response.status(204).end();
+    response.json(list());
   });
   return router;
 }

@@ -47,11 +47,12 @@ export class BalanceStandIn extends StandIn {
     this.sinceS += seconds;
   }
   protected read(): Read {
-    const swing =
-      this.offG * Math.exp(-this.sinceS / REST_S) * Math.cos((2 * Math.PI * this.sinceS) / SWING_S);
+    const widest = Math.abs(this.offG) * Math.exp(-this.sinceS / REST_S);
+    const swing = Math.sign(this.offG) * widest * Math.cos((2 * Math.PI * this.sinceS) / SWING_S);
     return {
       value: Math.round((this.loadG + swing) / DIGIT_G) * DIGIT_G,
-      steady: Math.abs(swing) < DIGIT_G / 2,
+      // By how far it still swings, not by where it is just now.
+      steady: widest < DIGIT_G / 2,
     };
   }
 }

@@ -1,5 +1,6 @@
 import { defineAsyncComponent } from 'vue';
 
+export { default as AtTheKiln } from './AtTheKiln.vue';
 export { default as BurnEvents } from './BurnEvents.vue';
 export { default as CompareProgramme } from './CompareProgramme.vue';
 export { default as FindProgramme } from './FindProgramme.vue';

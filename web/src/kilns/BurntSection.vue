@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { HOUR_MS, type ProgrammeCurve } from '@zero-pour/core';
-import type { Burnt } from '@zero-pour/plan';
+import type { BurnEventDraft, Burnt } from '@zero-pour/plan';
 import { computed, defineAsyncComponent, onMounted } from 'vue';
 import JudgementList from '../components/JudgementList.vue';
 import { useSlowNow } from '../state/clock';
@@ -18,7 +18,10 @@ const props = defineProps<{
   /** When the flask went in, ms. */
   kilnIn: number | undefined;
   burnt: Burnt | undefined;
+  /** Falls that its readings show and nobody wrote down. */
+  unwritten: readonly BurnEventDraft[];
 }>();
+const emit = defineEmits<{ writeDown: [event: BurnEventDraft] }>();
 const store = useKilnRuns();
 const notices = useNotices();
 const now = useSlowNow();
@@ -67,6 +70,14 @@ const link = (id: string, pourId: string | null): void => {
         class="mt-2"
       />
       <JudgementList :judgements="burnt.judgements" />
+      <p v-for="fall in unwritten" :key="fall.at" class="fall">
+        <span>
+          The readings show {{ fall.kind === 'power out' ? 'no power' : 'heat lost' }} from
+          {{ formatMoment(Date.parse(fall.at), now) }} to {{ formatMoment(Date.parse(fall.until), now) }}; the
+          plan does not count it yet.
+        </span>
+        <v-btn size="small" @click="emit('writeDown', fall)">Count it: {{ fall.kind }}</v-btn>
+      </p>
     </template>
     <p v-else-if="!store.ready || own" class="mute">The kiln’s logs are not read yet.</p>
     <template v-else>
@@ -90,3 +101,15 @@ const link = (id: string, pourId: string | null): void => {
     </template>
   </section>
 </template>
+
+<style scoped>
+.fall {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin-top: 8px;
+  padding: 6px 10px;
+  border-left: 4px solid var(--oxide);
+}
+</style>

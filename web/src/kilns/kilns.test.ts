@@ -20,7 +20,10 @@ const kilnOf = (name = 'Kiln 1') => useShop().lists.kiln.find((kiln) => kiln.nam
 /** What a demo's log is on the server. */
 const demoCurves = (): KilnCurve[] =>
   shop.file.kilnRuns.map(({ id, log: { kilnId, pourId, name, startedAt, ...readings } }) => ({
-    run: { id, kilnId, pourId, name, startedAt, source: 'file', lastS: readings.atS.at(-1)!, rows: readings.atS.length }, // prettier-ignore
+    run: {
+      ...{ id, kilnId, pourId, name, startedAt, source: 'file', going: false, sent: null, missing: 0 },
+      ...{ lastS: readings.atS.at(-1)!, rows: readings.atS.length },
+    },
     everyS: 0,
     ...readings,
   }));

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { formatPhrase, formatQuantity } from '@zero-pour/core';
-import { kilnStates } from '@zero-pour/plan';
+import { formatPhrase } from '@zero-pour/core';
 import { computed, defineAsyncComponent } from 'vue';
 import { useSlowNow } from '../state/clock';
 import { useBoard } from '../state/boardStore';
 import { useNotKept } from '../state/notKept';
 import { useUnits } from '../state/unitStore';
 import { handsOnLink } from '../state/handsOnLink';
-import { heatColour } from '../theme/heat';
 import { formatLeft } from '../time/formatMoment';
+import KilnChip from './KilnChip.vue';
 
 const emit = defineEmits<{ find: []; keys: []; notKept: [] }>();
 const notKept = useNotKept();
@@ -26,7 +25,6 @@ const UnitSwitch = defineAsyncComponent(() => import('./UnitSwitch.vue'));
 const units = useUnits();
 const now = useSlowNow();
 const board = useBoard();
-const kiln = computed(() => kilnStates(board.rows, now.value)[0]);
 const next = computed(() => board.next[0]);
 </script>
 
@@ -51,20 +49,7 @@ const next = computed(() => board.next[0]);
       </router-link>
     </nav>
     <span class="spacer" />
-    <span
-      v-if="kiln && notKept.entries.length === 0"
-      class="chip wide"
-      title="By the programme, not by a thermometer"
-    >
-      <template v-if="kiln.plannedC === null">
-        {{ kiln.name }} <b>{{ kiln.doing }}</b>, not known
-      </template>
-      <template v-else>
-        <i class="dot" :style="{ background: heatColour(kiln.plannedC) }" />
-        {{ kiln.name }} <b>{{ formatQuantity({ value: kiln.plannedC, unit: 'degC' }, units.choice) }}</b>
-        {{ kiln.doing }}, planned
-      </template>
-    </span>
+    <KilnChip v-if="notKept.entries.length === 0" />
     <router-link v-if="next" class="chip" :to="handsOnLink(next)">
       <span class="next">{{ formatPhrase(next.what, units.choice) }}</span>
       <b>{{ formatLeft(next.at, now) }}</b>
@@ -142,11 +127,6 @@ button.refused {
   max-width: 140px;
   overflow: hidden;
   text-overflow: ellipsis;
-}
-.dot {
-  width: 10px;
-  height: 10px;
-  border-radius: 50%;
 }
 .chip kbd {
   background: none;

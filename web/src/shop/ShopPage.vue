@@ -9,7 +9,7 @@ import { useThenOpen } from '../state/useThenOpen';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
-import { KilnLogs } from '../kilns';
+import { KilnDevice, KilnLogs } from '../kilns';
 import { LotsView } from '../metal';
 import MetalPrices from './MetalPrices.vue';
 import HistoryList from './HistoryList.vue';
@@ -71,7 +71,11 @@ const add = (template: Template<Kind>): Promise<boolean> =>
   });
 const duplicate = (of: ShopItem<Kind>): Promise<boolean> => {
   const { id: _, ...fields } = of;
-  return add(fields as Template<Kind>);
+  // What was measured of one kiln, and its device, are not another's.
+  return add({
+    ...fields,
+    ...(kind.value === 'kiln' ? { measured: null, deviceUrl: null } : {}),
+  } as Template<Kind>);
 };
 const retire = (printer: Printer): Promise<void> =>
   run(() => shop.keepItem('printer', { ...printer, retired: !printer.retired }));
@@ -172,6 +176,12 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
         <ProgrammeSegments
           v-if="kind === 'programme'"
           :programme="item as ShopItem<'programme'>"
+          @change="(changed) => change(changed)"
+        />
+        <KilnDevice
+          v-if="kind === 'kiln'"
+          :key="`device ${item.id}`"
+          :kiln="item as ShopItem<'kiln'>"
           @change="(changed) => change(changed)"
         />
         <KilnLogs

@@ -74,7 +74,7 @@ describe('forms', () => {
     ],
     alloy: ['composition', 'flask', 'metal', 'quenchWaitMin'],
     programme: ['segments'],
-    kiln: ['measured'],
+    kiln: ['measured', 'deviceUrl'],
   };
 
   it.each(SHOP_KINDS)('%s: every field of the record can be typed somewhere', (kind) => {

@@ -35,6 +35,13 @@ export const useKilnRuns = defineStore('kilnRuns', () => {
     const curve = await request(kilnCurveSchema, 'GET', `/kiln-runs/${id}`);
     read.value = new Map([...read.value, [id, curve]]);
   }
+  /** A run that goes on: the list and its readings, as they are by now. */
+  async function readAgain(id: string): Promise<void> {
+    const list = await request(kilnRunListSchema, 'GET', '/kiln-runs');
+    [runs.value, ready.value] = [list.runs, true];
+    read.value = new Map([...read.value].filter(([known]) => known !== id));
+    if (list.runs.some((run) => run.id === id)) await readCurve(id);
+  }
   /** The log of a pour, where there is one. */
   async function readOfPour(pourId: string): Promise<void> {
     await load();
@@ -69,5 +76,5 @@ export const useKilnRuns = defineStore('kilnRuns', () => {
       return curve ? [{ ...curve, run }] : [];
     }),
   );
-  return { runs, ready, curves, load, readCurve, readOfPour, keep, link, remove };
+  return { runs, ready, curves, load, readCurve, readAgain, readOfPour, keep, link, remove };
 });

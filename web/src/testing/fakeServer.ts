@@ -3,6 +3,7 @@ import {
   pourDocSchema,
   tellPrint,
   tellSizes,
+  type DeviceList,
   type FieldChange,
   type FindHit,
   type History,
@@ -31,6 +32,9 @@ export interface Sent {
   at: string;
   body: Record<string, unknown>;
 }
+
+/** Its kilns are read by nobody; a page hears of devices by another way. */
+const NO_DEVICES: DeviceList = { devices: [], standIns: 'http://127.0.0.1:4690' };
 
 /** A stand-in for the server with a shop in it: it answers what is put with what was put. */
 export class FakeServer {
@@ -92,6 +96,7 @@ export class FakeServer {
   private answer(at: string): unknown {
     if (at === '/api/kiln-runs') return { runs: this.kilnCurves.map(({ run }) => run) };
     if (at.startsWith('/api/kiln-runs/')) return this.kilnCurves.find(({ run }) => at.endsWith(run.id));
+    if (at === '/api/devices') return NO_DEVICES;
     if (at === '/api/prices') return this.prices;
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
@@ -125,6 +130,9 @@ export class FakeServer {
           name,
           startedAt,
           source: 'file' as const,
+          going: false,
+          sent: null,
+          missing: 0,
           lastS: atS.at(-1)!,
           rows: atS.length,
         };
@@ -139,6 +147,7 @@ export class FakeServer {
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });
     if (at === '/api/readings') return Promise.resolve(answerJson(this.reading(body)));
+    if (at.startsWith('/api/kilns/') && method === 'PUT') return Promise.resolve(answerJson(NO_DEVICES));
     if (at === '/api/patterns')
       return Promise.resolve(answerJson({ ...body, createdAt: new Date().toISOString() }));
     if (at.startsWith('/api/kiln-runs/')) return Promise.resolve(this.keptRun(method, at, body));

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
-import { formatPhrase, formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
+import { formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
 import {
   fitWish,
   flaskToHeat,
   judgeDownstream,
   judgeKilnTaken,
   judgeTimes,
+  runToSend,
+  unwrittenFalls,
+  type BurnEventDraft,
   valueOf,
   waysOn,
   zeroInstead,
@@ -17,6 +20,7 @@ import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import {
+  AtTheKiln,
   BurnoutChart,
   BurnEvents,
   CompareProgramme,
@@ -25,7 +29,7 @@ import {
   SegmentTable,
   TypeProgramme,
 } from '../../burnout';
-import { BurntSection } from '../../kilns';
+import { BurntSection, SendProgramme } from '../../kilns';
 import { useBoard } from '../../state/boardStore';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
@@ -33,7 +37,6 @@ import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { formatMoment } from '../../time/formatMoment';
-import DoneLine from '../DoneLine.vue';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';
 
@@ -119,6 +122,19 @@ const instead = computed(() => (times.value ? zeroInstead(times.value, now.value
 const moveZero = (): void => {
   if (instead.value !== null) set(['brief', 'zeroAt'], new Date(instead.value).toISOString());
 };
+/** A fall that the readings show counts as if somebody had pressed it. */
+const writeDown = (event: BurnEventDraft): void =>
+  set(
+    ['burnout', 'events'],
+    [...(doc.value.events ?? []), { key: crypto.randomUUID().slice(0, 8), ...event }],
+  );
+/** A programme with a fault can be sent, by who knows why: it is said first. */
+const toMend = computed(() => {
+  const fix = [...kilnTaken.value, ...(burnout.value?.judgements ?? [])].find(
+    ({ weight }) => weight === 'fix',
+  );
+  return fix && `To mend before it is sent: ${fix.lead}`;
+});
 const flaskInput = computed(() => flaskToHeat(plan.value.context)?.input);
 /** What more hours in the kiln move: the pour once the flask is in, else when it goes in. */
 function moves(moreH: number): string {
@@ -231,26 +247,21 @@ const line = computed(() => {
       :loaded-at-c="doc.loadedAtC"
     />
   </template>
-  <section class="stage-block">
-    <h2>At the kiln</h2>
-    <DoneLine
-      label="Flask is in the kiln"
-      :at="doc.startedAt"
-      @change="(at) => set(['burnout', 'startedAt'], at)"
-    />
-    <ul v-if="doc.startedAt" class="hands">
-      <li v-for="moment in moments.filter((m) => m.hand !== undefined)" :key="moment.hand">
-        <span class="num">{{ formatMoment(moment.at, now) }}</span>
-        {{ formatPhrase(moment.what, units.choice) }}
-        <DoneLine
-          label="Done"
-          action="Done"
-          :at="doc.hands[moment.hand ?? '']"
-          @change="(at) => moment.hand && set(['burnout', 'hands', moment.hand], at)"
-        />
-      </li>
-    </ul>
-  </section>
+  <SendProgramme
+    v-if="burnout && plan.context.kiln?.deviceUrl && !poured"
+    :pour-id="pour.id"
+    :kiln="plan.context.kiln"
+    :run="runToSend(burnout, line ?? 'Programme')"
+    :against="toMend"
+    @sent="doc.startedAt === undefined && set(['burnout', 'startedAt'], new Date().toISOString())"
+  />
+  <AtTheKiln
+    :started-at="doc.startedAt"
+    :hands="doc.hands"
+    :moments="moments"
+    @started="(at) => set(['burnout', 'startedAt'], at)"
+    @done="(hand, at) => set(['burnout', 'hands', hand], at)"
+  />
   <BurntSection
     v-if="burnout && doc.kilnId"
     :pour-id="pour.id"
@@ -258,6 +269,8 @@ const line = computed(() => {
     :curve="burnout.curve"
     :kiln-in="doc.startedAt === undefined ? times?.kilnIn : Date.parse(doc.startedAt)"
     :burnt="burnout.burnt"
+    :unwritten="poured || !burnout.burnt ? [] : unwrittenFalls(pour.doc, burnout.burnt)"
+    @write-down="writeDown"
   />
   <NoteField
     class="mt-4"
@@ -272,21 +285,6 @@ const line = computed(() => {
 <style scoped>
 .wide {
   grid-column: span 2;
-}
-.hands {
-  list-style: none;
-  padding: 0;
-  margin: 12px 0 0;
-}
-.hands li {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  padding: 6px 0;
-  border-top: 1px solid var(--line);
-}
-.hands :deep(.done-line) {
-  margin: 0 0 0 auto;
 }
 @media (max-width: 600px) {
   .wide {

@@ -13,7 +13,7 @@ import StepTable from '../../components/StepTable.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import DoneLine from '../DoneLine.vue';
+import DoneLine from '../../components/DoneLine.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import WorkingClock from '../WorkingClock.vue';

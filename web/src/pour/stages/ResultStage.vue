@@ -6,7 +6,7 @@ import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
 import { usePour } from '../../state/usePour';
-import DoneLine from '../DoneLine.vue';
+import DoneLine from '../../components/DoneLine.vue';
 import SameAgain from '../SameAgain.vue';
 import StageHead from '../StageHead.vue';
 import CastingCard from './CastingCard.vue';

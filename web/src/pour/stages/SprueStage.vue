@@ -12,7 +12,7 @@ import PlannedNote from '../../components/PlannedNote.vue';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
-import DoneLine from '../DoneLine.vue';
+import DoneLine from '../../components/DoneLine.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
