@@ -193,7 +193,7 @@ export {
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
 export { quantityFaults } from './rules/quantityFaults';
-export { COMPOSITION_OFF, compositionSum, segmentSchema } from './shop/casting';
+export { COMPOSITION_OFF, compositionSum, segmentSchema, type MakerProgramme } from './shop/casting';
 export { priceFeedSchema, type PriceFeed } from './priceFeed';
 export {
   kilnCurveSchema,

@@ -1,10 +1,36 @@
 import { ELEMENT_DENSITIES, type Element } from '@zero-pour/core';
 import { z } from 'zod';
-import { nameSchema, newMetalSchema, noteSchema, PRICE } from '../parts';
+import { momentSchema, nameSchema, newMetalSchema, noteSchema, PRICE } from '../parts';
 import { quantitySchema } from '../quantities';
 
 /** Water ÷ powder by weight. */
 export const RATIO = [0.2, 1] as const;
+
+export const segmentSchema = z.strictObject({
+  name: nameSchema,
+  rampCPerH: quantitySchema('Climb', 'degCPerH', [1, 5000]).nullable(),
+  targetC: quantitySchema('Target', 'degC', [30, 1100]).nullable(),
+  holdH: quantitySchema('Hold', 'h', [0, 72], { digits: 2 }),
+  flaskWay: z.enum(['button down', 'button up']),
+  hands: z
+    .array(
+      z.strictObject({
+        afterH: quantitySchema('Hands after', 'h', [0, 100], { digits: 2 }),
+        what: nameSchema,
+      }),
+    )
+    .max(20),
+  note: noteSchema,
+});
+
+/** The burnout that a maker prescribes, and which powder (or resin) it was written for. */
+export const makerProgrammeSchema = z.strictObject({
+  segments: z.array(segmentSchema).min(1).max(30),
+  assumes: z.string().trim().max(200),
+});
+export type MakerProgramme = z.infer<typeof makerProgrammeSchema>;
+
+const EMPTY = { hint: 'empty: not known' };
 
 export const powderSchema = z
   .strictObject({
@@ -18,6 +44,15 @@ export const powderSchema = z
     setH: quantitySchema('Set, undisturbed', 'h', [0.25, 72]),
     ceilingC: quantitySchema('Ceiling', 'degC', [500, 1300]),
     pricePerKg: quantitySchema('Price a kilogram', 'money', PRICE),
+    strengthKpa: quantitySchema('Strength, set', 'kPa', [50, 100_000], { ...EMPTY, digits: 0 }).nullish(),
+    settingPercent: quantitySchema('Grows while it sets', 'percent', [-2, 5], {
+      ...EMPTY,
+      digits: 2,
+    }).nullish(),
+    thermalPercent: quantitySchema('Grows when hot', 'percent', [-2, 5], { ...EMPTY, digits: 2 }).nullish(),
+    /** When the bag in use was opened: damp powder sets slowly and weak. */
+    openedAt: momentSchema.nullish(),
+    makerProgramme: makerProgrammeSchema.nullish(),
     note: noteSchema,
   })
   .refine((p) => p.ratioLeast <= p.ratioUsual && p.ratioUsual <= p.ratioMost, {
@@ -79,23 +114,6 @@ export const alloySchema = z.strictObject({
   newPercent: newMetalSchema.nullish(),
   pricePerG: quantitySchema('Price a gram', 'money', PRICE),
   caution: noteSchema,
-  note: noteSchema,
-});
-
-export const segmentSchema = z.strictObject({
-  name: nameSchema,
-  rampCPerH: quantitySchema('Climb', 'degCPerH', [1, 5000]).nullable(),
-  targetC: quantitySchema('Target', 'degC', [30, 1100]).nullable(),
-  holdH: quantitySchema('Hold', 'h', [0, 72], { digits: 2 }),
-  flaskWay: z.enum(['button down', 'button up']),
-  hands: z
-    .array(
-      z.strictObject({
-        afterH: quantitySchema('Hands after', 'h', [0, 100], { digits: 2 }),
-        what: nameSchema,
-      }),
-    )
-    .max(20),
   note: noteSchema,
 });
 

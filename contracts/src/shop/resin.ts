@@ -17,6 +17,7 @@ import {
   VAT_C,
 } from '../parts';
 import { quantitySchema } from '../quantities';
+import { makerProgrammeSchema } from './casting';
 
 export const RESIN_FAMILIES = [
   'wax-rich',
@@ -117,6 +118,7 @@ export const resinSchema = z.strictObject({
   finestMm: quantitySchema('Finest feature it holds', 'mm', [0.05, 5], { digits: 2 }),
   thickestMm: quantitySchema('Thickest it burns out', 'mm', [0.5, 100], { digits: 1 }),
   fastAllowed: z.boolean(),
+  makerProgramme: makerProgrammeSchema.nullish(),
   /** It prints between these, and sets in the vat below. */
   printFromC: quantitySchema('Prints from', 'degC', VAT_C),
   printToC: quantitySchema('Prints up to', 'degC', VAT_C),

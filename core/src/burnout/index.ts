@@ -28,3 +28,9 @@ export { judgeFlaskSize, judgePaceAsked, judgePeak } from './judgeKiln';
 export { ROOM_C, type KilnPace } from './kilnLimits';
 export { interruptedBy, type Interruption } from './interrupt';
 export { readProgramme, type ProgrammeDefaults, type ReadProgramme } from './readProgramme';
+export {
+  reconcileProgrammes,
+  type AskedProgramme,
+  type ProgrammeConflict,
+  type Reconciled,
+} from './reconcile';

@@ -26,6 +26,9 @@ const OTHER_LABELS: Readonly<Record<string, string>> = {
   events: 'What was done to it',
   measured: 'What its log showed',
   segments: 'Segments',
+  makerProgramme: 'Maker’s programme',
+  openedAt: 'Bag opened',
+  deviceUrl: 'Address of its device',
   retired: 'Retired',
 };
 /** What each change of a thing did, newest first. */

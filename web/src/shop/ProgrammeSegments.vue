@@ -2,12 +2,11 @@
 import type { Programme } from '@zero-pour/contracts';
 import { formatHours, programmeCurve, SWELL_RAMP_MAX_C_PER_H, type Segment } from '@zero-pour/core';
 import { computed } from 'vue';
-import { SegmentTable, TypeProgramme } from '../burnout';
+import { MIDDLING, SegmentTable, TypeProgramme } from '../burnout';
 
 /** A programme's segments, timed with a middling kiln and casting temperature: each pour counts with its own. */
 const props = defineProps<{ programme: Programme }>();
 const emit = defineEmits<{ change: [programme: Programme] }>();
-const MIDDLING = { castingC: 510, kiln: { maxRampCPerH: 400, coolTauH: 4 } };
 const curve = computed(() => programmeCurve(props.programme.segments, MIDDLING.castingC, MIDDLING.kiln));
 const change = (segments: Segment[]): void =>
   emit('change', { ...props.programme, segments: segments.map((s) => ({ ...s, hands: [...s.hands] })) });

@@ -16,6 +16,7 @@ import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
 import LearntLine from './LearntLine.vue';
 import ItemMenu from './ItemMenu.vue';
+import PowderBag from './PowderBag.vue';
 import PrinterEvents from './PrinterEvents.vue';
 import ProgrammeSegments from './ProgrammeSegments.vue';
 import ShopSettings from './ShopSettings.vue';
@@ -176,6 +177,12 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
         <ProgrammeSegments
           v-if="kind === 'programme'"
           :programme="item as ShopItem<'programme'>"
+          @change="(changed) => change(changed)"
+        />
+        <PowderBag
+          v-if="kind === 'powder'"
+          :key="`bag ${item.id}`"
+          :powder="item as ShopItem<'powder'>"
           @change="(changed) => change(changed)"
         />
         <KilnDevice

@@ -74,6 +74,7 @@ describe('forms', () => {
     ],
     alloy: ['composition', 'flask', 'metal', 'quenchWaitMin'],
     programme: ['segments'],
+    powder: ['openedAt', 'makerProgramme'],
     kiln: ['measured', 'deviceUrl'],
   };
 

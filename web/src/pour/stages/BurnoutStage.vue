@@ -3,7 +3,6 @@ import { benchClock } from '@zero-pour/contracts';
 import { formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
 import {
   fitWish,
-  flaskToHeat,
   judgeDownstream,
   judgeKilnTaken,
   judgeTimes,
@@ -23,9 +22,8 @@ import {
   AtTheKiln,
   BurnoutChart,
   BurnEvents,
-  CompareProgramme,
-  FindProgramme,
   FlaskSection,
+  OtherProgrammes,
   SegmentTable,
   TypeProgramme,
 } from '../../burnout';
@@ -135,7 +133,6 @@ const toMend = computed(() => {
   );
   return fix && `To mend before it is sent: ${fix.lead}`;
 });
-const flaskInput = computed(() => flaskToHeat(plan.value.context)?.input);
 /** What more hours in the kiln move: the pour once the flask is in, else when it goes in. */
 function moves(moreH: number): string {
   const { kilnIn, zero, kilnEnds } = times.value ?? {};
@@ -228,23 +225,15 @@ const line = computed(() => {
         Back to the programme as it stands
       </button>
     </section>
-    <FindProgramme
-      v-if="!poured && !burnout.lasts"
+    <OtherProgrammes
+      :context="plan.context"
       :burnout="burnout"
       :heat="heat"
       :wish="(aim) => burnout && fitWish(plan.context, burnout, aim, now)"
-      :kiln-cost-per-h="plan.context.kiln?.costPerH ?? 0"
+      :programmes="shop.lists.programme"
       :moves="moves"
+      :poured="poured"
       @take="setSegments"
-    />
-    <CompareProgramme
-      v-if="flaskInput && plan.context.kiln"
-      :burnout="burnout"
-      :heat="heat"
-      :flask="flaskInput"
-      :kiln="plan.context.kiln"
-      :programmes="shop.lists.programme.filter(({ id }) => id !== doc.programmeId)"
-      :loaded-at-c="doc.loadedAtC"
     />
   </template>
   <SendProgramme

@@ -3,6 +3,7 @@ import StandingLine from '../../components/StandingLine.vue';
 import type { Resin } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import { usePrints } from '../../state/printStore';
+import { MakerProgrammeRecord } from '../../burnout';
 import { HistoryList, ItemForm, LearntLine, useItemEdit } from '../../shop';
 import CautionLine from '../../components/CautionLine.vue';
 import Attachments from './Attachments.vue';
@@ -44,6 +45,11 @@ const set = (fields: Partial<Resin>): void => {
         :recorded="item.supportsPercent"
       />
     </section>
+    <MakerProgrammeRecord
+      :programme="item.makerProgramme"
+      written-for="Powder"
+      @change="(makerProgramme) => set({ makerProgramme })"
+    />
     <BlendRows :resin="item" @change="(blendOf) => set({ blendOf })" />
     <ProtocolEditor :resin="item" @change="set" />
     <Attachments :attachments="item.attachments" @change="(attachments) => set({ attachments })" />
