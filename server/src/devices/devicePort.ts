@@ -75,26 +75,29 @@ export function httpDevice(address: string, kind: DeviceKind): KilnPort {
     readings: async (after) =>
       (await read(deviceReadingsSchema, await ask(`/readings?after=${after}`))).readings,
     follow: async (after, tell, signal) => {
-      const quiet = new AbortController();
-      let timer = setTimeout(() => quiet.abort(), QUIET_MS);
+      const given = new AbortController();
+      let timer: NodeJS.Timeout | undefined;
       const heard = (): void => {
         clearTimeout(timer);
-        timer = setTimeout(() => quiet.abort(), QUIET_MS);
+        timer = setTimeout(() => given.abort(), QUIET_MS);
       };
+      const leave = (): void => given.abort();
+      signal.addEventListener('abort', leave);
       try {
-        const response = await ask(`/stream?after=${after}`, {
-          signal: AbortSignal.any([signal, quiet.signal]),
-        });
+        heard();
+        const response = await ask(`/stream?after=${after}`, { signal: given.signal });
         const events = response.body!.pipeThrough(new TextDecoderStream()).pipeThrough(eventStream(heard));
-        for await (const { data } of events) {
+        await readEach(events, given.signal, async ({ data }) => {
           heard();
           tell(await read(deviceReadingSchema, new Response(data)));
-        }
+        });
+        if (given.signal.aborted && !signal.aborted) throw silent();
       } catch (error) {
         if (signal.aborted) return;
         throw error instanceof Refusal ? error : silent();
       } finally {
         clearTimeout(timer);
+        signal.removeEventListener('abort', leave);
       }
     },
     send: async (runId, run) => {
@@ -107,6 +110,30 @@ export function httpDevice(address: string, kind: DeviceKind): KilnPort {
     },
     stop: async (runId) => void (await ask(`/run/${runId}`, { method: 'DELETE' })),
   };
+}
+
+/**
+ * Each event of a stream until it ends or is given up. The reader itself is cancelled: once the answer has begun, the signal that was given to
+ * the request may have been collected, and is heard by nobody.
+ */
+async function readEach<T>(
+  stream: ReadableStream<T>,
+  signal: AbortSignal,
+  take: (event: T) => Promise<void>,
+): Promise<void> {
+  const reader = stream.getReader();
+  const cancel = (): void => void reader.cancel().catch(() => undefined);
+  signal.addEventListener('abort', cancel);
+  try {
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done || signal.aborted) return;
+      await take(value);
+    }
+  } finally {
+    signal.removeEventListener('abort', cancel);
+    cancel();
+  }
 }
 
 /** A comment is a sign of life too. */

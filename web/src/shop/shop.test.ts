@@ -50,6 +50,7 @@ describe('forms', () => {
   /** Fields that have an editor of their own, or are not for typing. */
   const ELSEWHERE: Partial<Record<ShopKind, string[]>> = {
     resin: [
+      'makerProgramme',
       'protocol',
       'protocolName',
       'protocolVersion',
