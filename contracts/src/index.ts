@@ -133,6 +133,7 @@ export { unreadSentence, whyUnread, type Unread } from './unread';
 export {
   AFTER_PRINT,
   BURN_EVENTS,
+  WATER_KINDS,
   PIECE_OUTCOMES,
   SUPPORT_MAKERS,
   SUPPORT_WEIGHTS,

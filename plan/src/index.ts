@@ -48,6 +48,7 @@ export type { MixPlan } from './invest/mixPlan';
 export type { BurnoutPlan } from './burnout/burnoutPlan';
 export { compareBurnouts, fitWish, type ComparedBurnout } from './burnout/fitPlan';
 export { waysOn, type WayOn } from './burnout/waysOn';
+export { planOrdinaryHelp } from './invest/ofPowder';
 export { planMakers, type MakersPlan } from './burnout/makersPlan';
 export { runToSend, unwrittenFalls, type BurnEventDraft } from './burnout/onDevice';
 export { readingsFrom, type Burnt } from './burnout/burnt';

@@ -171,6 +171,9 @@ export const cleanStageSchema = z.strictObject({
   note: noteSchema.optional(),
 });
 
+/** A change of it is a change of the mix. */
+export const WATER_KINDS = ['tap', 'filtered', 'distilled'] as const;
+
 export const investStageSchema = z.strictObject({
   powderId: idSchema.optional(),
   ratio: quantitySchema('Water ÷ powder', 'ratio', RATIO, { digits: 3 }).optional(),
@@ -179,8 +182,15 @@ export const investStageSchema = z.strictObject({
     percent: quantitySchema('Percent', 'percent', [0, 20], { digits: 1 }),
   }),
   waterTempC: readingSchema('Water temperature', 'degC', [2, 60]).optional(),
+  waterKind: z.enum(WATER_KINDS).optional(),
+  /** As the balance said, in the bowl. */
+  weighedPowderG: quantitySchema('Powder, weighed', 'g', [1, 50_000], { digits: 0 }).optional(),
+  weighedWaterG: quantitySchema('Water, weighed', 'g', [1, 50_000], { digits: 0 }).optional(),
+  weighedBoricG: quantitySchema('Boric acid, weighed', 'g', [0, 5000], { digits: 1 }).optional(),
   powderInAt: momentSchema.optional(),
   steps: stepsSchema,
+  /** The slurry lost its shine: it sets. */
+  glossOffAt: momentSchema.optional(),
   doneAt: momentSchema.optional(),
   note: noteSchema.optional(),
 });

@@ -34,3 +34,4 @@ export {
   type ProgrammeConflict,
   type Reconciled,
 } from './reconcile';
+export { crossesSwell, slowSwell, swellsSlowly } from './slowSwell';

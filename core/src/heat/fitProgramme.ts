@@ -1,4 +1,5 @@
 import {
+  crossesSwell,
   CARBON_C,
   interruptedBy,
   programmeCurve,
@@ -10,7 +11,7 @@ import {
 } from '../burnout';
 import { heatFlask, type FlaskHeat, type HeatOfFlask } from './heatFlask';
 import { CORE_OFF_C, STEAM_RIM_C } from './judgeCore';
-import { crossesSwell, withRoles, type ProgrammeRoles } from './programmeRoles';
+import { withRoles, type ProgrammeRoles } from './programmeRoles';
 
 /** 'mend': what is asked stays, and is only lengthened or slowed where the flask needs it. 'shortest': whatever nothing asks for goes. */
 export type FitAim = 'mend' | 'shortest';

@@ -1,4 +1,4 @@
-import { SWELL_RANGE_C, type Segment } from '../burnout';
+import type { Segment } from '../burnout';
 
 /** Water leaves, and wax drains, at no hotter hold than this. °C */
 const STEAM_MOST_C = 200;
@@ -42,7 +42,3 @@ export function withRoles(given: readonly Segment[]): {
     segments.push({ ...last, name: 'To casting temperature', rampCPerH: null, targetC: null, holdH: 0, hands: [], note: 'Until the core agrees.' }); // prettier-ignore
   return { segments, roles: { steam, peak, soak: segments.length - 1 }, steamAdded: before === 0 };
 }
-
-/** Whether a climb from one temperature to another crosses where the resin swells. */
-export const crossesSwell = (fromC: number, toC: number): boolean =>
-  Math.min(toC, SWELL_RANGE_C[1]) > Math.max(fromC, SWELL_RANGE_C[0]);

@@ -11,4 +11,6 @@ export {
   type Mix,
 } from './mix';
 export { investSteps, WORKING_REFERENCE_C, workingMinutes, type InvestStep } from './workingTime';
-export { judgeBond, judgeBoric, judgeGrade, judgeRatio, judgeWater, knownWaterC } from './judgeMix';
+export { judgeBond, judgeBoric, judgeRatio, judgeWater, judgeWeighed, knownWaterC } from './judgeMix';
+export { helpForOrdinary, judgeGrade, type OrdinaryHelp } from './ordinaryPowder';
+export { DAMP_AFTER_H, judgeGlossOff, judgeStood } from './setting';

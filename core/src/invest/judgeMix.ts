@@ -22,19 +22,6 @@ export function judgeRatio(powder: PowderRatio, ratio: number): Judgement[] {
   ];
 }
 
-/** The powder's grade under a resin print (handbook 07). */
-export function judgeGrade(grade: string): Judgement[] {
-  if (grade !== 'standard') return [];
-  return [
-    {
-      rule: 'grade',
-      weight: 'watch',
-      lead: 'Ordinary powder under resin.',
-      why: say`Resin swells before it burns. Take resin-grade powder, or boric acid, a thicker mix and a slower climb to ${quantity(400, 'degC')}.`,
-    },
-  ];
-}
-
 /** Metal poured hotter than this reacts with gypsum, °C (handbook 05). */
 const GYPSUM_METAL_C = 1200;
 /** A powder that stands more than this is not bonded by gypsum, °C. */
@@ -56,16 +43,55 @@ export function judgeBond(
   ];
 }
 
-export function judgeBoric(school: BoricSchool): Judgement[] {
+/** Of boric acid in 100 ml of water, as much as dissolves at 20 °C; more needs it warm. g (handbook 07) */
+const BORIC_DISSOLVES_G = 4.7;
+const BACK_TO_C = 22;
+
+/** Boric acid in the mix: what it does to the plaster, and whether so much of it dissolves. g */
+export function judgeBoric(school: BoricSchool, boricG = 0, waterG = 0): Judgement[] {
   if (school === 'none') return [];
+  const hard: Judgement = {
+    rule: 'boric hard',
+    weight: 'watch',
+    lead: 'Hard to divest.',
+    why: say`Boric acid holds sharp recesses and makes the plaster much harder to take off.`,
+  };
+  const per100 = waterG > 0 ? (100 * boricG) / waterG : 0;
+  if (per100 <= BORIC_DISSOLVES_G) return [hard];
   return [
     {
-      rule: 'boric hard',
+      rule: 'boric dissolves',
       weight: 'watch',
-      lead: 'Hard to divest.',
-      why: say`Boric acid holds sharp recesses and makes the plaster much harder to take off.`,
+      lead: 'Dissolve it warm.',
+      why: say`${quantity(per100, 'g', 1)} in 100 ml of water; about ${quantity(BORIC_DISSOLVES_G, 'g', 1)} dissolve at ${quantity(20, 'degC')}. Warm the water for it, and let it cool to ${quantity(BACK_TO_C, 'degC')} before the powder.`,
     },
+    hard,
   ];
+}
+
+/** What was weighed against what is planned may be off by so much of the ratio. */
+const RATIO_OFF = 0.005;
+
+/** Water and powder as they were weighed: the ratio that is really in the bowl. g */
+export function judgeWeighed(
+  planned: number,
+  powderG: number | undefined,
+  waterG: number | undefined,
+): Judgement[] {
+  if (powderG === undefined || waterG === undefined || powderG <= 0) return [];
+  const real = waterG / powderG;
+  const off = Math.abs(real - planned);
+  const why = say`${quantity(waterG, 'g', 0)} into ${quantity(powderG, 'g', 0)} is ${quantity(real, 'ratio')}; ${quantity(planned, 'ratio')} is planned.`;
+  return off <= RATIO_OFF
+    ? [{ rule: 'weighed', weight: 'ok', lead: 'Weighed as planned.', why }]
+    : [
+        {
+          rule: 'weighed',
+          weight: 'watch',
+          lead: real > planned ? 'Thinner than planned.' : 'Thicker than planned.',
+          why,
+        },
+      ];
 }
 
 /** Water as the working time's rule knows it, °C: that of its reference where nothing was read, or the nearest it knows. */

@@ -28,8 +28,15 @@ describe('limits', () => {
   });
 
   it('of grade, boric acid and resin', () => {
-    expect([judgeGrade('resin'), judgeBoric('none')].flat()).toEqual([]);
-    expect(said([judgeGrade('standard'), judgeBoric('water')].flat())).toEqual([
+    const mix = {
+      ratio: 0.4,
+      ratioLeast: 0.38,
+      ratioUsual: 0.4,
+      school: 'none',
+      segments: undefined,
+    } as const;
+    expect([judgeGrade('resin', mix), judgeBoric('none')].flat()).toEqual([]);
+    expect(said([judgeGrade('standard', mix), judgeBoric('water')].flat())).toEqual([
       'grade watch',
       'boric hard watch',
     ]);

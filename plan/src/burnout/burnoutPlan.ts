@@ -8,6 +8,7 @@ import {
   judgePaceAsked,
   judgePeak,
   judgeProgramme,
+  judgeStood,
   programmeCurve,
   SWELL_RAMP_MAX_C_PER_H,
   type BurnoutLimits,
@@ -20,6 +21,7 @@ import type { PourContext } from '../context';
 import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
 import { burntResin } from '../givens';
+import { stoodH } from '../invest/ofPowder';
 import { judgeHeat, planHeat, type HeatPlan } from './heatPlan';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
@@ -102,6 +104,7 @@ export function planBurnout(
     judgements: [
       ...judgeFit(context, peakC),
       ...judgePaceAsked(asPlanned),
+      ...(powder ? judgeStood(stoodH(context), powder.setH) : []),
       ...judgeCuts({ doc, asPlanned, curve, heat }),
       ...judgeProgramme(asPlanned, limits),
       // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.

@@ -4,9 +4,11 @@ import {
   investSteps,
   judgeBond,
   judgeBoric,
+  judgeGlossOff,
   judgeGrade,
   judgeRatio,
   judgeWater,
+  judgeWeighed,
   knownWaterC,
   MIX_WASTE_PERCENT,
   POWDER,
@@ -23,6 +25,7 @@ import { readingValue, type Flask } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
 import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
 import { burntResin } from '../givens';
+import { glossMin, ordinaryMix } from './ofPowder';
 import { impossible, known, lacking, missing, whenKnown, type Planned } from '../planned';
 import type { TreePlan } from '../sprue/treePlan';
 
@@ -150,11 +153,12 @@ export function planMix(
     });
     const waterTempC = readingValue(doc.invest.waterTempC);
     const workingMin = workingMinutes(powder.workingMinAt22C, knownWaterC(waterTempC));
+    const boric = boricFigure(context, powderG, water);
     return known({
       ratio: ratio.value,
       powder: powderG,
       water,
-      boric: boricFigure(context, powderG, water),
+      boric,
       workingMin,
       waterKnown: waterTempC !== undefined,
       steps: investSteps(workingMin),
@@ -166,9 +170,11 @@ export function planMix(
             )
           : []),
         ...judgeRatio(powder, ratio.value),
-        ...(burntResin(context) ? judgeGrade(powder.grade) : []),
-        ...judgeBoric(doc.invest.boric.school),
+        ...(burntResin(context) ? judgeGrade(powder.grade, ordinaryMix(context, powder)) : []),
+        ...judgeBoric(doc.invest.boric.school, boric?.value, water.value),
         ...judgeWater(waterTempC),
+        ...judgeWeighed(ratio.value, doc.invest.weighedPowderG, doc.invest.weighedWaterG),
+        ...judgeGlossOff(glossMin(context), workingMin, waterTempC !== undefined),
       ],
     });
   });

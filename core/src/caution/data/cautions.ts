@@ -30,6 +30,10 @@ export const CAUTIONS = {
     'Dry powder: fitted respirator, wet wiping, no sweeping.',
     'Investment dust holds respirable crystalline silica, which harms lungs for good. No plaster down the sink: let it settle and bin it.',
   ),
+  boric: caution(
+    'Boric acid: gloves, no dust; it harms fertility and the unborn.',
+    'Weigh it where nobody eats, wipe up wet, keep it from children. Local rules may forbid or limit its use: look them up.',
+  ),
   burnout: caution(
     'Burnout fumes burn and poison: hood vented outside, never in a living space.',
     'Mind the clearances round the kiln. To open it hot: face shield, heat gloves, nobody in the way.',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { BORIC_SCHOOLS, formatQuantity, type StageKey } from '@zero-pour/core';
-import { judgeDownstream, valueOf } from '@zero-pour/plan';
+import { WATER_KINDS } from '@zero-pour/contracts';
+import { BORIC_SCHOOLS, DAMP_AFTER_H, formatQuantity, type StageKey } from '@zero-pour/core';
+import { judgeDownstream, planOrdinaryHelp, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { investingSteps } from '../../state/timedSteps';
@@ -37,6 +38,30 @@ const SCHOOLS = {
   powder: 'percent of the powder',
   water: 'percent of the water',
 } as const;
+const help = computed(() => (poured.value ? undefined : planOrdinaryHelp(plan.value.context)));
+/** One press, each change a field of its own: any of them can be changed back. */
+function takeHelp(): void {
+  const { ratio, boric, segments } = help.value ?? {};
+  if (ratio !== undefined) set(['invest', 'ratio'], ratio);
+  if (boric) {
+    set(['invest', 'boric', 'school'], boric.school);
+    set(['invest', 'boric', 'percent'], boric.percent);
+  }
+  if (segments)
+    set(
+      ['burnout', 'segments'],
+      segments.map((one) => ({ ...one, hands: [...one.hands] })),
+    );
+}
+/** The same grams in the other school's words. */
+const otherSchool = computed(() => {
+  const { boric, powder: powderG, water } = mix.value ?? {};
+  if (!boric || !powderG || !water) return '';
+  const of = (total: number): string =>
+    formatQuantity({ value: (100 * boric.value) / total, unit: 'percent', digits: 1 }, units.choice);
+  return `${of(powderG.value)} of the powder is ${of(water.value)} of the water.`;
+});
+const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
 </script>
 
 <template>
@@ -74,6 +99,14 @@ const SCHOOLS = {
       @update:model-value="(school) => set(['invest', 'boric', 'school'], school)"
     />
     <PourField v-if="doc.boric.school !== 'none'" :at="['invest', 'boric', 'percent']" required />
+    <v-select
+      label="Water"
+      :items="WATER_KINDS.map((kind) => ({ title: kind, value: kind }))"
+      :model-value="doc.waterKind"
+      clearable
+      placeholder="not noted"
+      @update:model-value="(kind) => set(['invest', 'waterKind'], kind ?? undefined)"
+    />
   </div>
   <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
     <router-link to="/shop/powder">Add a powder</router-link>
@@ -102,7 +135,13 @@ const SCHOOLS = {
       }}</span>
     </div>
   </div>
+  <p v-if="otherSchool" class="mute mt-2">{{ otherSchool }}</p>
+  <div v-if="mix" class="form-grid mt-3">
+    <PourField v-for="field in WEIGHED" :key="field" :at="['invest', field]" />
+    <PourField v-if="mix.boric" :at="['invest', 'weighedBoricG']" />
+  </div>
   <JudgementList v-if="mix" :judgements="mix.judgements" />
+  <v-btn v-if="help" size="small" class="mt-2" @click="takeHelp">Rewrite the plan for ordinary powder</v-btn>
   <JudgementList v-if="ofShape.length > 0" :judgements="ofShape" class="mt-2" />
   <section v-if="mix" class="stage-block">
     <h2>On the clock, from powder in water</h2>
@@ -119,13 +158,19 @@ const SCHOOLS = {
     />
   </section>
   <DoneLine
+    v-if="doc.powderInAt"
+    label="Gloss is off"
+    :at="doc.glossOffAt"
+    @change="(at) => set(['invest', 'glossOffAt'], at)"
+  />
+  <DoneLine
     label="Flask filled and setting"
     :at="doc.doneAt"
     @change="(at) => set(['invest', 'doneAt'], at)"
   />
   <p v-if="powder && doc.doneAt" class="mute">
     Let it set {{ formatQuantity({ value: powder.setH, unit: 'h' }, units.choice) }} undisturbed. A flask that
-    waits over 24 h is kept damp.
+    waits over {{ DAMP_AFTER_H }} h is kept damp.
   </p>
   <NoteField
     class="mt-4"
@@ -135,6 +180,7 @@ const SCHOOLS = {
     @update:model-value="(t) => set(['invest', 'note'], t)"
   />
   <CautionLine of="powder" />
+  <CautionLine v-if="doc.boric.school !== 'none'" of="boric" />
 </template>
 
 <style scoped>

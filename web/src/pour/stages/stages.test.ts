@@ -2,6 +2,7 @@
 import { castPieces } from '@zero-pour/plan';
 import { describe, expect, it } from 'vitest';
 import { nextTick, type Component } from 'vue';
+import { useShop } from '../../state/shopStore';
 import { useFakeShop } from '../../testing/fakeServer';
 import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import BriefStage from './BriefStage.vue';
@@ -172,6 +173,45 @@ describe('invest', () => {
     await typeInto(page, 'Water ÷ powder', '4');
     expect(doc().invest.ratio).toBe(0.41);
     expect(values(page, 'Water ÷ powder')).toBe('4');
+  });
+
+  it('rewrites the plan for ordinary powder by one press, and then has nothing more to rewrite', async () => {
+    const { page, doc, handle } = show(InvestStage);
+    expect(flatText(page)).not.toContain('Rewrite the plan');
+    const standard = useShop().lists.powder.find(({ grade }) => grade === 'standard')!;
+    handle.set(['invest', 'powderId'], standard.id);
+    await nextTick();
+    expect(flatText(page)).toContain('Ordinary powder under resin.');
+    await buttonOf(page, 'Rewrite the plan for ordinary powder').trigger('click');
+    expect(doc().invest).toMatchObject({
+      ratio: standard.ratioLeast,
+      boric: { school: 'powder', percent: 1 },
+    });
+    expect(
+      Math.max(
+        ...doc()
+          .burnout.segments!.slice(1, 3)
+          .map(({ rampCPerH }) => rampCPerH ?? Infinity),
+      ),
+    ).toBeLessThanOrEqual(60);
+    expect(flatText(page)).toContain('Ordinary powder, helped.');
+    expect(flatText(page)).toContain('harms fertility');
+    expect(flatText(page)).toMatch(/1(\.0)? % of the powder is 2\.\d % of the water\./);
+    expect(flatText(page)).not.toContain('Rewrite the plan');
+  });
+
+  it('keeps what the balance said, and when the gloss went off', async () => {
+    const { page, doc, handle } = show(InvestStage);
+    await typeInto(page, 'Powder, weighed', '600');
+    await typeInto(page, 'Water, weighed', '270');
+    expect(doc().invest).toMatchObject({ weighedPowderG: 600, weighedWaterG: 270 });
+    expect(flatText(page)).toContain('Thinner than planned.');
+    expect(flatText(page)).not.toContain('Gloss is off');
+    handle.set(['invest', 'powderInAt'], new Date(Date.now() - 25 * 60_000).toISOString());
+    await nextTick();
+    await buttonOf(page, 'Gloss is off: done').trigger('click');
+    expect(doc().invest.glossOffAt).toBeDefined();
+    expect(flatText(page)).toContain('It set late.');
   });
 
   it('takes the water as it was felt', async () => {
