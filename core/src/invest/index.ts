@@ -13,4 +13,4 @@ export {
 export { investSteps, WORKING_REFERENCE_C, workingMinutes, type InvestStep } from './workingTime';
 export { judgeBond, judgeBoric, judgeRatio, judgeWater, judgeWeighed, knownWaterC } from './judgeMix';
 export { helpForOrdinary, judgeGrade, type OrdinaryHelp } from './ordinaryPowder';
-export { DAMP_AFTER_H, judgeGlossOff, judgeStood } from './setting';
+export { DAMP_AFTER_H, GLOSS_AFTER_MIN, judgeGlossOff, judgeStood } from './setting';

@@ -2,7 +2,7 @@ import type { Judgement } from '../judge';
 import { quantity, requirePositive, say } from '../numeric';
 
 /** Gloss-off follows the end of the working time by so much (handbook 07). min */
-const GLOSS_AFTER_MIN = [1, 4] as const;
+export const GLOSS_AFTER_MIN = [1, 4] as const;
 /** A set flask that waits longer is kept damp (handbook 07). h */
 export const DAMP_AFTER_H = 24;
 

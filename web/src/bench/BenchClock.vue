@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { MINUTE_MS } from '@zero-pour/core';
 import { clockTime } from '../time/shopClock';
 import { computed } from 'vue';
 import { formatStopwatch } from '../time/formatMoment';
+import { glossTimes } from '../time/glossTimes';
 
-/** How much of the working time is used, from powder in water to gloss-off. */
+/** How much of the working time is used, from powder in water on. */
 const props = defineProps<{ powderInAt: string | undefined; workingMin: number; now: Date }>();
 const from = computed(() => (props.powderInAt ? Date.parse(props.powderInAt) : undefined));
 const usedMs = computed(() => (from.value === undefined ? 0 : props.now.getTime() - from.value));
@@ -18,8 +18,7 @@ const usedShare = computed(() => Math.min(100, (usedMs.value / workingMs.value) 
     <div class="num under">
       <span>{{ formatStopwatch(usedMs) }} of {{ formatStopwatch(workingMs) }} working time</span
       ><span>
-        powder in at {{ clockTime(from, 'HH:mm:ss') }} · gloss-off about
-        {{ clockTime(from + workingMin * MINUTE_MS, 'HH:mm') }}</span
+        powder in at {{ clockTime(from, 'HH:mm:ss') }} · gloss-off {{ glossTimes(from, workingMin) }}</span
       >
     </div>
   </div>

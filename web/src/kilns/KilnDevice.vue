@@ -91,7 +91,7 @@ const stop = (): void => void devices.stop(props.kiln.id).catch(wrong);
     grid-template-columns: minmax(0, 1fr);
   }
   .now {
-    display: block;
+    flex-wrap: wrap;
   }
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { MINUTE_MS } from '@zero-pour/core';
-import { clockTime } from '../time/shopClock';
 import { computed } from 'vue';
 import { useQuickNow } from '../state/clock';
 import { formatStopwatch } from '../time/formatMoment';
+import { glossTimes } from '../time/glossTimes';
+import { clockTime } from '../time/shopClock';
 
 /** The clock that starts when powder meets water, against the working time. */
 const props = defineProps<{ powderInAt: string | undefined; workingMin: number; done: boolean }>();
@@ -13,7 +13,7 @@ const now = useQuickNow();
 const elapsedMs = computed(() => (props.powderInAt ? now.value.getTime() - Date.parse(props.powderInAt) : 0));
 const share = computed(() => Math.min(100, (elapsedMs.value / 60_000 / props.workingMin) * 100));
 const glossOff = computed(() =>
-  props.powderInAt ? clockTime(Date.parse(props.powderInAt) + props.workingMin * MINUTE_MS, 'HH:mm:ss') : '',
+  props.powderInAt ? glossTimes(Date.parse(props.powderInAt), props.workingMin) : '',
 );
 </script>
 
@@ -26,7 +26,7 @@ const glossOff = computed(() =>
           ><b>{{ formatStopwatch(elapsedMs) }}</b> of {{ formatStopwatch(workingMin * 60000) }}</span
         >
         <span v-else-if="!done"><b>past the working time</b></span>
-        <span>gloss-off about {{ glossOff }}</span>
+        <span>gloss-off {{ glossOff }}</span>
         <button type="button" class="text-button" @click="emit('begin', undefined)">
           take the start back
         </button>
