@@ -20,6 +20,8 @@ const heatInput = flaskInput.extend({
     .array(z.tuple([z.number().min(0).max(720), z.number().min(-60).max(1300)]))
     .min(1)
     .max(20_000),
+  /** Minutes in air after it: on the way to the metal. */
+  airMin: z.number().min(0).max(60).optional(),
 });
 export type HeatInput = z.infer<typeof heatInput>;
 

@@ -66,6 +66,8 @@ export const pourStageSchema = z.strictObject({
   chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
   vacuumKpa: readingSchema('Vacuum pulled', 'kPa', [-105, 105]).optional(),
   quenchAfterMin: readingSchema('Quenched after', 'min', [0, 1440], { digits: 1 }).optional(),
+  /** From the kiln's door to the metal in the flask. */
+  outMin: quantitySchema('Out of the kiln before the metal', 'min', [0, 60], { digits: 1 }).optional(),
   pouredAt: momentSchema.optional(),
   spilled: z.boolean().optional(),
   /** Timed steps at the furnace. */

@@ -9,7 +9,11 @@ const filled = ({ innerDiameterMm, heightMm, shellMm, ratio, patternsMm }: Flask
 });
 
 export const heat: Run<HeatInput, FlaskHeat> = async (asked) => ({
-  output: heatFlask({ ...filled(asked), kiln: asked.kiln.map(([h, tempC]) => ({ h, tempC })) }),
+  output: heatFlask({
+    ...filled(asked),
+    kiln: asked.kiln.map(([h, tempC]) => ({ h, tempC })),
+    ...(asked.airMin === undefined ? {} : { airMin: asked.airMin }),
+  }),
 });
 
 export const fit: Run<FitInput, ProgrammeFit> = async (asked, { report }) => ({

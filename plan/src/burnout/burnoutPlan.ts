@@ -18,6 +18,7 @@ import {
   type Segment,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
+import { judgeWayOut } from './outOfKiln';
 import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
 import { burntResin } from '../givens';
@@ -44,6 +45,8 @@ export interface BurnoutPlan {
   /** What the kiln really did, by its log; undefined without one. */
   burnt: Burnt | undefined;
   judgements: Judgement[];
+  /** Of each flask on its way from the kiln to the metal, by its name. */
+  wayOut: Map<string, Judgement[]>;
 }
 
 function judgeFit({ doc, flasks, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
@@ -101,6 +104,7 @@ export function planBurnout(
     limits,
     castingC,
     edited: doc.burnout.segments !== undefined,
+    wayOut: judgeWayOut(context, curve),
     judgements: [
       ...judgeFit(context, peakC),
       ...judgePaceAsked(asPlanned),

@@ -47,6 +47,8 @@ const temperatures = computed(() => valueOf(flask.value.temperatures));
 const ofShape = computed(() =>
   judgeDownstream(plan.value.context, 'pour', valueOf(plan.value.scale)?.percent.value),
 );
+/** How its plaster cools on the way, once it is said how long that takes. */
+const wayOut = computed(() => valueOf(plan.value.burnout)?.wayOut.get(flask.value.context.decided.key) ?? []);
 const charge = computed(() => valueOf(flask.value.charge));
 const alloy = computed(() => plan.value.context.alloy);
 const span = ({ lowC, highC }: ClassRange): string =>
@@ -107,8 +109,11 @@ const wait = computed(() => {
         :standard="temperatures.metalC"
         standard-from="middle of the range"
       />
+      <PourField :at="inFlask('pour', 'outMin')" />
     </div>
-    <JudgementList :judgements="[...judgeClass(plan.context), ...ofShape, ...temperatures.judgements]" />
+    <JudgementList
+      :judgements="[...judgeClass(plan.context), ...ofShape, ...temperatures.judgements, ...wayOut]"
+    />
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>

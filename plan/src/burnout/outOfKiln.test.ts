@@ -1,0 +1,40 @@
+import { heatFlask, plasterOf, type FlaskHeat } from '@zero-pour/core';
+import { heatJob, type HeatInput } from '@zero-pour/jobs';
+import { describe, expect, it } from 'vitest';
+import { planPour, valueOf, type Readings } from '../index';
+import { fullDoc, planShop } from '../testing/planShop';
+
+const ZERO = new Date(2026, 10, 26, 9, 15);
+const reckoned: Readings = {
+  of: (job, input) => {
+    if (job.name !== heatJob.name) return { status: 'unread' };
+    const { kiln, ratio, patternsMm, airMin = 0, ...body } = input as HeatInput;
+    const heat: FlaskHeat = heatFlask({
+      body,
+      plaster: plasterOf(ratio),
+      kiln: kiln.map(([h, tempC]) => ({ h, tempC })),
+      patternsMm,
+      airMin,
+    });
+    return { status: 'known', value: heat as never };
+  },
+};
+function leads(outMin: number | undefined, readings?: Readings): string[] {
+  const doc = fullDoc(ZERO, (change) => {
+    if (outMin !== undefined) change.flasks[0]!.pour.outMin = outMin;
+  });
+  const plan = planPour({ doc }, { ...planShop(), ...(readings ? { readings } : {}) });
+  const { wayOut } = valueOf(plan.burnout)!;
+  return [...wayOut.values()].flat().map(({ lead, weight }) => `${lead} ${weight}`);
+}
+
+describe('the way from the kiln to the metal', () => {
+  it('is not spoken of where nobody says how long it takes, and nothing good is said before it is reckoned', () => {
+    expect(leads(undefined, reckoned)).toEqual([]);
+    expect(leads(4)).toEqual(['What the metal meets is not reckoned yet. watch']);
+  });
+  it('cools the patterns below the metal’s range where it takes long', () => {
+    expect(leads(1, reckoned)).toEqual(['Hot enough at the patterns. ok']);
+    expect(leads(20, reckoned)).toEqual(['Cold at the patterns. watch']);
+  });
+});
