@@ -66,7 +66,7 @@ const stop = (): void => void devices.stop(props.kiln.id).catch(wrong);
 <style scoped>
 .where {
   display: grid;
-  grid-template-columns: minmax(0, 460px) auto;
+  grid-template-columns: minmax(0, 460px) max-content;
   gap: 12px;
   align-items: center;
 }
