@@ -35,14 +35,14 @@ export const kilnsWithDevices = async (db: Queryable): Promise<KilnWithDevice[]>
 export async function beginDeviceRun(
   db: Queryable,
   kilnId: string,
-  deviceId: string,
+  { deviceId, lastN }: { deviceId: string; lastN: number },
   { id, pourId, name, segments }: SendRun,
 ): Promise<void> {
   await db
     .query(
-      `INSERT INTO kiln_run (id, kiln_id, pour_id, source, name, started_at, going, sent, device_id)
-       VALUES ($1, $2, $3, 'device', $4, now(), true, $5::jsonb, $6) ON CONFLICT (id) DO NOTHING`,
-      [id, kilnId, pourId, name, JSON.stringify({ name, segments }), deviceId],
+      `INSERT INTO kiln_run (id, kiln_id, pour_id, source, name, started_at, going, sent, device_id, device_n)
+       VALUES ($1, $2, $3, 'device', $4, now(), true, $5::jsonb, $6, $7) ON CONFLICT (id) DO NOTHING`,
+      [id, kilnId, pourId, name, JSON.stringify({ name, segments }), deviceId, lastN],
     )
     .catch((error: unknown) => {
       if (isUniqueViolation(error)) throw new Refusal('DEVICE_BUSY');

@@ -58,9 +58,6 @@ export class KilnLink {
       runId: this.run?.id ?? null,
     };
   }
-  get deviceId(): string | undefined {
-    return this.hello?.deviceId;
-  }
 
   /** What goes on is read anew from the database: a run was begun, or ended. */
   async lookAtRun(): Promise<void> {
@@ -151,7 +148,9 @@ export class KilnLink {
     const readings = this.waiting.splice(0);
     if (!run || readings.length === 0) return;
     const own = readings.filter(({ runId, n }) => runId === run.id && n > run.deviceN);
-    const ended = readings.some(({ runId, n }) => runId !== run.id && n > run.deviceN);
+    // What it read before it heard of the run is not its end: the newest tells.
+    const newest = readings.at(-1)!;
+    const ended = newest.n > run.deviceN && newest.runId !== run.id;
     try {
       await this.db.transaction((tx) => appendReadings(tx, run.id, own));
       if (ended) await endDeviceRun(this.db, run.id);

@@ -89,8 +89,9 @@ export class KilnWatch {
     const targetC = Math.max(...run.segments.map((segment) => segment.targetC));
     if (kiln && targetC > kiln.maxC)
       throw new Refusal('DEVICE_TOO_HOT', { targetC: Math.round(targetC), maxC: Math.round(kiln.maxC) });
-    const hello = await link.port.hello();
-    await beginDeviceRun(this.db, kilnId, hello.deviceId, run);
+    const { deviceId } = await link.port.hello();
+    const lastN = link.state().reading?.n ?? 0;
+    await beginDeviceRun(this.db, kilnId, { deviceId, lastN }, run);
     try {
       await runBeganAfter(
         this.db,
@@ -101,6 +102,7 @@ export class KilnWatch {
       // Whether it was heard is not known where nobody answered: then the link tells, by what the device reads.
       const unheard = error instanceof Refusal && error.code === 'DEVICE_SILENT';
       if (!unheard) await endDeviceRun(this.db, run.id);
+      else await link.lookAtRun().catch(() => undefined);
       throw error;
     }
     await link.lookAtRun();

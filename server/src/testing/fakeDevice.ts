@@ -15,6 +15,7 @@ export const HELLO = {
 /** A device that says what a test gives it, and remembers what it was asked. */
 export async function fakeDevice(hello: unknown = HELLO) {
   const asked: string[] = [];
+  let answersRun = true;
   const readings: DeviceReading[] = [];
   const tell = new Set<(reading: DeviceReading) => void>();
   const app = express();
@@ -37,7 +38,10 @@ export async function fakeDevice(hello: unknown = HELLO) {
     tell.add(write);
     response.on('close', () => tell.delete(write));
   });
-  app.put('/run/:id', (_request, response) => void response.json({ after: readings.length }));
+  app.put('/run/:id', (request, response) => {
+    if (answersRun) response.json({ after: readings.length });
+    else request.socket.destroy();
+  });
   app.delete('/run/:id', (_request, response) => void response.status(204).end());
   const server = await new Promise<Server>((resolve) => {
     const started = app.listen(0, '127.0.0.1', () => resolve(started));
@@ -45,6 +49,8 @@ export async function fakeDevice(hello: unknown = HELLO) {
   return {
     address: `http://127.0.0.1:${(server.address() as { port: number }).port}`,
     asked,
+    /** From now on it hears of a run, and its answer is lost on the way. */
+    loseAnswers: (): void => void (answersRun = false),
     /** Says one more reading, with the next number unless another is given. */
     say: (given: Partial<DeviceReading>): void => {
       const reading: DeviceReading = {
