@@ -58,6 +58,12 @@ function judgeFit({ doc, flasks, programme, resin, kiln }: PourContext, peakC: n
   ];
 }
 
+/** The kiln's hours of clean-out say nothing more once the core's own are told. */
+const unlessOfCore = (ofKiln: Judgement[], ofCore: Judgement[]): Judgement[] =>
+  ofCore.some(({ rule }) => rule === 'core clean-out')
+    ? ofKiln.filter(({ rule }) => rule !== 'clean-out')
+    : ofKiln;
+
 /** The kiln's curve for this pour and what it means for resin and powder (handbook 07). */
 export function planBurnout(
   context: PourContext,
@@ -94,6 +100,8 @@ export function planBurnout(
     fastAllowed: burnt?.fastAllowed ?? false,
   };
   const heat = planHeat(context, curve);
+  // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.
+  const ofCore = lasts ? [] : judgeHeat(context, heat, castingC);
   return known({
     heat,
     burnt: planBurnt(context, curve, castingC),
@@ -110,9 +118,8 @@ export function planBurnout(
       ...judgePaceAsked(asPlanned),
       ...(powder ? judgeStood(stoodH(context), powder.setH) : []),
       ...judgeCuts({ doc, asPlanned, curve, heat }),
-      ...judgeProgramme(asPlanned, limits),
-      // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.
-      ...(lasts ? [] : judgeHeat(context, heat, castingC)),
+      ...unlessOfCore(judgeProgramme(asPlanned, limits), ofCore),
+      ...ofCore,
     ],
   });
 }
