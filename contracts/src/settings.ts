@@ -55,6 +55,23 @@ export const jointsSchema = z.strictObject({
 });
 export type Joints = z.infer<typeof jointsSchema>;
 
+/** What powder is mixed and flasks stand in under the vacuum; what is absent nobody has said. */
+export const investingSchema = z.strictObject({
+  bowlMl: quantitySchema('Largest bowl', 'ml', [100, 50_000], { digits: 0, hint: 'to its brim' }).optional(),
+  flasksAtOnce: quantitySchema('Flasks under the vacuum together', 'count', [1, 20], {
+    whole: true,
+    hint: 'empty: one',
+  }).optional(),
+});
+export type Investing = z.infer<typeof investingSchema>;
+
+/** Where the shop's other devices answer as docs/devices.md says. */
+export const readersSchema = z.strictObject({
+  balanceUrl: z.string().trim().max(300).optional(),
+  thermometerUrl: z.string().trim().max(300).optional(),
+});
+export type Readers = z.infer<typeof readersSchema>;
+
 /** What routes to a casting take in this shop; what is absent is as usual. */
 export const routeTimesSchema = z.strictObject({
   perHandsHour: quantitySchema('An hour of hands', 'money', [0, 1000], { digits: 2 }).optional(),
@@ -110,6 +127,8 @@ export const settingsSchema = z.strictObject({
   joints: jointsSchema.optional(),
   /** Absent: the usual. */
   routeTimes: routeTimesSchema.optional(),
+  investing: investingSchema.optional(),
+  readers: readersSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

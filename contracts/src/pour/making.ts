@@ -174,6 +174,19 @@ export const cleanStageSchema = z.strictObject({
 /** A change of it is a change of the mix. */
 export const WATER_KINDS = ['tap', 'filtered', 'distilled'] as const;
 
+/** Most bowls that one pour is mixed in. */
+const BOWLS = [1, 20] as const;
+/** A bowl that was mixed before the one at hand. */
+const bowlSchema = z.strictObject({
+  powderInAt: momentSchema.optional(),
+  glossOffAt: momentSchema.optional(),
+  steps: stepsSchema,
+  weighedPowderG: positiveSchema.max(50_000).optional(),
+  weighedWaterG: positiveSchema.max(50_000).optional(),
+  weighedBoricG: atLeastZeroSchema.max(5000).optional(),
+});
+export type MixedBowl = z.infer<typeof bowlSchema>;
+
 export const investStageSchema = z.strictObject({
   powderId: idSchema.optional(),
   ratio: quantitySchema('Water ÷ powder', 'ratio', RATIO, { digits: 3 }).optional(),
@@ -187,6 +200,10 @@ export const investStageSchema = z.strictObject({
   weighedPowderG: quantitySchema('Powder, weighed', 'g', [1, 50_000], { digits: 0 }).optional(),
   weighedWaterG: quantitySchema('Water, weighed', 'g', [1, 50_000], { digits: 0 }).optional(),
   weighedBoricG: quantitySchema('Boric acid, weighed', 'g', [0, 5000], { digits: 1 }).optional(),
+  /** Mixed in so many bowls; absent: in as few as hold it and leave time. */
+  bowls: quantitySchema('Bowls', 'count', BOWLS, { whole: true }).optional(),
+  /** Those of them that are mixed: what is noted above and below is of the one at hand. */
+  earlierBowls: z.array(bowlSchema).max(20).optional(),
   powderInAt: momentSchema.optional(),
   steps: stepsSchema,
   /** The slurry lost its shine: it sets. */
@@ -216,6 +233,8 @@ export const burnoutStageSchema = z.strictObject({
   segments: z.array(segmentSchema).min(1).max(30).optional(),
   /** Kiln temperature at loading; absent means cold. */
   loadedAtC: quantitySchema('Kiln at loading', 'degC', [0, 1300]).optional(),
+  /** Prints of other resins that hang in the flask too, and wax that is to drain. */
+  alongside: z.strictObject({ resinIds: z.array(idSchema).max(10), wax: z.boolean() }).optional(),
   startedAt: momentSchema.optional(),
   /** Hands-on moments ticked off, by their name in the programme (core's handNames). */
   hands: z.record(handNameSchema, momentSchema),

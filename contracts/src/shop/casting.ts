@@ -12,6 +12,8 @@ export const segmentSchema = z.strictObject({
   targetC: quantitySchema('Target', 'degC', [30, 1100]).nullable(),
   holdH: quantitySchema('Hold', 'h', [0, 72], { digits: 2 }),
   flaskWay: z.enum(['button down', 'button up']),
+  /** It falls with the vent or the door opened. */
+  vented: z.boolean().optional(),
   hands: z
     .array(
       z.strictObject({
@@ -41,6 +43,12 @@ export const powderSchema = z
     ratioUsual: quantitySchema('Water ÷ powder, usual', 'ratio', RATIO),
     ratioMost: quantitySchema('Water ÷ powder, most', 'ratio', RATIO),
     workingMinAt22C: quantitySchema('Working time at 22 °C', 'min', [1, 60], { digits: 1 }),
+    /** … and at another water, from which the rest follows. */
+    otherWaterC: quantitySchema('Working time known at another water', 'degC', [5, 45], EMPTY).nullish(),
+    workingMinAtOther: quantitySchema('Working time there', 'min', [0.5, 120], {
+      ...EMPTY,
+      digits: 1,
+    }).nullish(),
     setH: quantitySchema('Set, undisturbed', 'h', [0.25, 72]),
     ceilingC: quantitySchema('Ceiling', 'degC', [500, 1300]),
     pricePerKg: quantitySchema('Price a kilogram', 'money', PRICE),

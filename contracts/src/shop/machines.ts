@@ -129,6 +129,12 @@ export const kilnSchema = z.strictObject({
   coolTauH: quantitySchema('Cooling time constant', 'h', [0.2, 100], {
     hint: 'hours to lose two thirds of its heat, shut',
   }),
+  /** … with its vent or door opened; null: nobody has said. */
+  openTauH: quantitySchema('Cooling time constant, opened', 'h', [0.02, 100], {
+    digits: 2,
+    hint: 'empty: not known',
+  }).nullish(),
+  powerKw: quantitySchema('Power', 'kW', [0.2, 200], { digits: 1, hint: 'empty: not known' }).nullish(),
   costPerH: quantitySchema('Cost an hour', 'money', PRICE),
   /** What a log of it showed; absent: its two figures above stand for all temperatures. */
   measured: z

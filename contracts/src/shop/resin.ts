@@ -1,4 +1,4 @@
-import { CLEAN_KINDS, CLEAN_MEDIA, CLEAN_MOTIONS } from '@zero-pour/core';
+import { BORIC_SCHOOLS, CLEAN_KINDS, CLEAN_MEDIA, CLEAN_MOTIONS } from '@zero-pour/core';
 import { z } from 'zod';
 import {
   BASE_EXPOSURE_S,
@@ -119,6 +119,12 @@ export const resinSchema = z.strictObject({
   thickestMm: quantitySchema('Thickest it burns out', 'mm', [0.5, 100], { digits: 1 }),
   fastAllowed: z.boolean(),
   makerProgramme: makerProgrammeSchema.nullish(),
+  /** Boric acid that its maker asks for in the mix, and of what it is a percent; null: nobody knows. */
+  boricSchool: z.enum(BORIC_SCHOOLS).nullish(),
+  boricPercent: quantitySchema('Boric acid, percent', 'percent', [0, 20], {
+    digits: 1,
+    hint: 'empty: not known',
+  }).nullish(),
   /** It prints between these, and sets in the vat below. */
   printFromC: quantitySchema('Prints from', 'degC', VAT_C),
   printToC: quantitySchema('Prints up to', 'degC', VAT_C),

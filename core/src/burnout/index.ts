@@ -35,3 +35,4 @@ export {
   type Reconciled,
 } from './reconcile';
 export { crossesSwell, slowSwell, swellsSlowly } from './slowSwell';
+export { dutyAt, kilnEnergyKwh } from './energy';

@@ -1,4 +1,4 @@
-import { climbTo, coolTo, ROOM_C, type KilnPace } from './kilnLimits';
+import { climbTo, coolTo, opened, ROOM_C, type KilnPace } from './kilnLimits';
 import { temperatureAt, type CurvePoint, type PlacedSegment, type ProgrammeCurve } from './programme';
 
 /** A stretch in which the kiln was not driven, or lost heat through its door: from an hour of the burnout as it goes, for so many hours. */
@@ -8,19 +8,17 @@ export interface Interruption {
   kind: 'power' | 'door';
 }
 
-/** A door that stands open cools so many times as fast (*shop default*, ours: about a tenth of the time constant). */
-const DOOR_FASTER = 10;
 /** Cooling is followed in so many pieces. */
 const PIECES = 12;
 
 /** The kiln left to itself: nearly the room at the end of a long night. */
-function falls(fromC: number, hours: number, kiln: KilnPace, faster: number): CurvePoint[] {
+function falls(fromC: number, hours: number, kiln: KilnPace): CurvePoint[] {
   const points: CurvePoint[] = [];
   let [tempC, h] = [fromC, 0];
   for (let n = 0; n < PIECES; n++) {
     const dt = hours / PIECES;
     // By its own pace at this temperature; a kiln colder than the room's edge falls no further.
-    const oneDegreeH = tempC - ROOM_C > 2 ? coolTo(tempC, tempC - 1, null, kiln).hours / faster : Infinity;
+    const oneDegreeH = tempC - ROOM_C > 2 ? coolTo(tempC, tempC - 1, null, kiln).hours : Infinity;
     const tau = oneDegreeH / Math.log((tempC - ROOM_C) / (tempC - 1 - ROOM_C));
     tempC = oneDegreeH === Infinity ? tempC : ROOM_C + (tempC - ROOM_C) * Math.exp(-dt / tau);
     h += dt;
@@ -39,7 +37,7 @@ interface Cut {
 /** How an interruption runs, and where the programme goes on after it: a climb or a hold where it was, a fall where the kiln has come to. */
 function cutOf(curve: ProgrammeCurve, { atH, hours, kind }: Interruption, kiln: KilnPace): Cut {
   const fromC = temperatureAt(curve, atH);
-  const fallen = falls(fromC, hours, kiln, kind === 'door' ? DOOR_FASTER : 1);
+  const fallen = falls(fromC, hours, kind === 'door' ? opened(kiln) : kiln);
   const lowC = fallen.at(-1)!.tempC;
   const segment = curve.segments.find(({ endH }) => endH > atH + 1e-9) ?? curve.segments.at(-1)!;
   const isFalling = segment.targetC < fromC && atH < segment.holdFromH;

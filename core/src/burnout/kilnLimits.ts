@@ -11,11 +11,28 @@ export interface KilnPace {
   maxRampCPerH: number;
   /** Time constant of cooling with the door shut, h: T falls towards the room as exp(−t/τ). */
   coolTauH: number;
+  /** … with its vent or door opened; nothing where nobody has said. */
+  openTauH?: number | null | undefined;
   /** What its own logs showed, by temperature from the coldest; it comes before the two figures above where it reaches. */
   measured?: { climbs: readonly RateThere[]; cools: readonly RateThere[] } | null | undefined;
 }
 
 export const ROOM_C = 20;
+/** A door that stands open cools so many times as fast where the kiln's own figure is not known (*shop default*, ours). */
+const OPEN_FASTER = 10;
+/** The kiln as it cools opened: by its own figure, or so many times as fast as shut. */
+export const opened = (kiln: KilnPace): KilnPace => ({
+  ...kiln,
+  coolTauH: kiln.openTauH ?? kiln.coolTauH / OPEN_FASTER,
+  measured: kiln.measured && {
+    ...kiln.measured,
+    cools:
+      kiln.openTauH == null
+        ? kiln.measured.cools.map((one) => ({ ...one, cPerH: OPEN_FASTER * one.cPerH }))
+        : [],
+  },
+});
+
 /** A kiln that cools, or was measured, is followed in pieces of this many degrees. */
 const PIECE_C = 10;
 
@@ -29,7 +46,7 @@ function between(known: readonly (readonly [tempC: number, value: number])[], te
 }
 
 /** As fast as it climbs at a temperature, °C/h. Colder than its logs show it lagging it kept up: its figure holds there. */
-function climbLimit({ maxRampCPerH, measured }: KilnPace, tempC: number): number {
+export function climbLimit({ maxRampCPerH, measured }: KilnPace, tempC: number): number {
   const climbs = measured?.climbs ?? [];
   if (climbs.length === 0 || tempC < climbs[0]!.tempC) return maxRampCPerH;
   return between(
@@ -39,7 +56,7 @@ function climbLimit({ maxRampCPerH, measured }: KilnPace, tempC: number): number
 }
 
 /** Time constant of its cooling at a temperature, h. */
-function coolingTau({ coolTauH, measured }: KilnPace, tempC: number): number {
+export function coolingTau({ coolTauH, measured }: KilnPace, tempC: number): number {
   const cools = measured?.cools ?? [];
   if (cools.length === 0) return coolTauH;
   return between(

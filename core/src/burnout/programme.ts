@@ -1,5 +1,5 @@
 import { InputError, requireNumber } from '../numeric';
-import { climbTo, coolTo, ROOM_C, type KilnPace } from './kilnLimits';
+import { climbTo, coolTo, opened, ROOM_C, type KilnPace } from './kilnLimits';
 
 export type FlaskWay = 'button down' | 'button up';
 
@@ -19,6 +19,8 @@ export interface Segment {
   targetC: number | null;
   holdH: number;
   flaskWay: FlaskWay;
+  /** It falls with the vent or the door opened. */
+  vented?: boolean | undefined;
   hands: readonly HandsOn[];
   note: string;
 }
@@ -69,9 +71,12 @@ export const CASTING_RANGE_C = [30, 1000] as const;
 
 /** No climb or fall takes a year. */
 const LONGEST_WAY_H = 24 * 365;
-const wayTo = (fromC: number, targetC: number, { rampCPerH }: Segment, kiln: KilnPace) => {
+const wayTo = (fromC: number, targetC: number, { rampCPerH, vented }: Segment, kiln: KilnPace) => {
   if (fromC === targetC) return { hours: 0, points: [] };
-  const way = (targetC > fromC ? climbTo : coolTo)(fromC, targetC, rampCPerH, kiln);
+  const way =
+    targetC > fromC
+      ? climbTo(fromC, targetC, rampCPerH, kiln)
+      : coolTo(fromC, targetC, rampCPerH, vented ? opened(kiln) : kiln);
   requireNumber('hours', way.hours, 0, LONGEST_WAY_H);
   return way;
 };

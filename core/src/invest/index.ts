@@ -10,7 +10,23 @@ export {
   type BoricSchool,
   type Mix,
 } from './mix';
-export { investSteps, WORKING_REFERENCE_C, workingMinutes, type InvestStep } from './workingTime';
-export { judgeBond, judgeBoric, judgeRatio, judgeWater, judgeWeighed, knownWaterC } from './judgeMix';
+export { bowlTurns, judgeBowl, RISE, shareBowls, type BowlGear, type BowlTurn, type ToFill } from './bowl';
+export {
+  investSteps,
+  WORKING_REFERENCE_C,
+  workingMinutes,
+  type InvestStep,
+  type WorkingAt,
+} from './workingTime';
+export {
+  judgeBond,
+  judgeBoric,
+  judgeBoricAsked,
+  judgeRatio,
+  judgeWater,
+  judgeWeighed,
+  knownWaterC,
+  type BoricAsk,
+} from './judgeMix';
 export { helpForOrdinary, judgeGrade, type OrdinaryHelp } from './ordinaryPowder';
 export { DAMP_AFTER_H, GLOSS_AFTER_MIN, judgeGlossOff, judgeStood } from './setting';

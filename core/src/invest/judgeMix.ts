@@ -1,5 +1,5 @@
 import type { Judgement } from '../judge';
-import { quantity, say } from '../numeric';
+import { quantity, say, type Phrase } from '../numeric';
 import type { BoricSchool } from './mix';
 import { WORKING_REFERENCE_C } from './workingTime';
 
@@ -67,6 +67,38 @@ export function judgeBoric(school: BoricSchool, boricG = 0, waterG = 0): Judgeme
     },
     hard,
   ];
+}
+
+/** What a resin's maker asks for in the mix; its percent is of the powder or of the water. */
+export interface BoricAsk {
+  by: string;
+  school: BoricSchool;
+  percent: number | undefined;
+}
+/** Grams that lie within this share of what is asked are as asked. */
+const BORIC_OFF = 0.1;
+
+/** The mix's boric acid against what the resin's maker asks, in grams: the two schools' percents do not compare. */
+export function judgeBoricAsked(
+  asked: BoricAsk | undefined,
+  { powderG, waterG, boricG = 0 }: { powderG: number; waterG: number; boricG?: number | undefined },
+): Judgement[] {
+  if (!asked || asked.school === 'none') return [];
+  const judged = (weight: Judgement['weight'], lead: string, why: Phrase): Judgement[] => [
+    { rule: 'boric asked', weight, lead, why },
+  ];
+  if (asked.percent === undefined)
+    return judged(
+      'watch',
+      'The resin asks for boric acid.',
+      say`How much is not in the record of ${asked.by}.`,
+    );
+  const wantedG = ((asked.school === 'powder' ? powderG : waterG) * asked.percent) / 100;
+  const why = say`${asked.by} asks for ${quantity(asked.percent, 'percent', 1)} of the ${asked.school}: ${quantity(wantedG, 'g', 1)}; ${quantity(boricG, 'g', 1)} is planned.`;
+  if (boricG <= 0 && wantedG > 0) return judged('watch', 'The resin asks for boric acid.', why);
+  return Math.abs(boricG - wantedG) <= BORIC_OFF * wantedG
+    ? judged('ok', 'Boric acid as the resin asks.', why)
+    : judged('watch', boricG > wantedG ? 'More boric acid than asked.' : 'Less boric acid than asked.', why);
 }
 
 /** What was weighed against what is planned may be off by so much of the ratio. */

@@ -1,18 +1,34 @@
 import { requireNumber, requirePositive } from '../numeric';
+import { bowlTurns, MIX_MIN } from './bowl';
 
 /** Water temperature that powder makers quote working times for, °C. */
 export const WORKING_REFERENCE_C = 22;
 /** Share of the working time lost per °C above the reference (*shop default*): about 2 min at 27 °C of 9½. */
 export const WORKING_LOSS_PER_C = 0.045;
 
+/** A powder's working time at another water than the reference: °C, min. */
+export interface WorkingAt {
+  waterC: number;
+  min: number;
+}
+
 /**
  * Minutes from powder meeting water until the slurry must stand still, at a water temperature.
- * Warmer water sets sooner; exponential in temperature, as setting rates are (handbook 07: ~ 9½ min at 22 °C).
+ * Warmer water sets sooner; exponential in temperature, as setting rates are (handbook 07: ~ 9½ min at 22 °C): through the powder's own second figure
+ * where it has one, else by the shop default.
  */
-export function workingMinutes(minutesAt22C: number, waterTempC: number): number {
+export function workingMinutes(minutesAt22C: number, waterTempC: number, other?: WorkingAt): number {
   requireNumber('waterTempC', waterTempC, 1, 60);
-  const fall = Math.exp(-WORKING_LOSS_PER_C * (waterTempC - WORKING_REFERENCE_C));
-  return requirePositive('minutesAt22C', minutesAt22C) * fall;
+  requirePositive('minutesAt22C', minutesAt22C);
+  const loss = other ? lossPerC(minutesAt22C, other) : WORKING_LOSS_PER_C;
+  return minutesAt22C * Math.exp(-loss * (waterTempC - WORKING_REFERENCE_C));
+}
+
+/** By two figures of one powder; two that lie at one temperature, or say that it sets later when warmer, say nothing of it. */
+function lossPerC(minutesAt22C: number, { waterC, min }: WorkingAt): number {
+  const apart = requireNumber('waterC', waterC, 1, 60) - WORKING_REFERENCE_C;
+  const loss = Math.log(minutesAt22C / requirePositive('min', min)) / apart;
+  return Math.abs(apart) >= 1 && loss >= 0 ? loss : WORKING_LOSS_PER_C;
 }
 
 export interface InvestStep {
@@ -71,8 +87,37 @@ const CLOCK: readonly (Omit<InvestStep, 'endsAtMin'> & { share: number })[] = [
   },
 ];
 
-/** The investing steps with their end times, stretched to the working time of this slurry. */
-export function investSteps(workingMin: number): InvestStep[] {
+/**
+ * The investing steps with their end times: one flask's stretched to the working time of this slurry; of several from one bowl each is poured and put
+ * under vacuum at its turn, by hands that work no faster in warm water.
+ */
+export function investSteps(
+  workingMin: number,
+  names: readonly string[] = [],
+  flasksAtOnce = 1,
+): InvestStep[] {
   requirePositive('workingMin', workingMin);
-  return CLOCK.map(({ share, ...step }) => ({ ...step, endsAtMin: share * workingMin }));
+  const steps = CLOCK.map(({ share, ...step }) => ({ ...step, endsAtMin: share * workingMin }));
+  if (names.length < 2) return steps;
+  const [mix, bowl, pour, vacuum, top, still] = steps as [InvestStep, ...InvestStep[]] & InvestStep[];
+  const turns = bowlTurns(names, flasksAtOnce);
+  const of = (step: InvestStep, name: string, endsAtMin: number): InvestStep => ({
+    ...step,
+    key: `${step.key} ${name}`,
+    name: `${step.name}: ${name}`,
+    endsAtMin,
+  });
+  const ofFlasks = turns
+    .flatMap((turn) => [of(pour!, turn.name, turn.pouredMin), of(vacuum!, turn.name, turn.vacuumToMin)])
+    // One flask is poured while another is under the vacuum.
+    .sort((a, b) => a.endsAtMin! - b.endsAtMin!);
+  const [{ pourFromMin }] = turns as [(typeof turns)[number]];
+  const toppedMin = turns.at(-1)!.vacuumToMin + 1;
+  return [
+    { ...mix, endsAtMin: MIX_MIN },
+    { ...bowl!, endsAtMin: pourFromMin },
+    ...ofFlasks,
+    { ...top!, endsAtMin: toppedMin },
+    { ...still!, endsAtMin: Math.max(workingMin, toppedMin) },
+  ];
 }

@@ -24,6 +24,8 @@ const DEFAULT_DIGITS: Record<Unit, number> = {
   percent: 2,
   gPerCm3: 3,
   kPa: 0,
+  kW: 1,
+  kWh: 1,
   jPerG: 0,
   jPerGK: 3,
   nPerM: 2,

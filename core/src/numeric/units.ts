@@ -25,6 +25,8 @@ export type Unit =
   | 'percent'
   | 'gPerCm3'
   | 'kPa'
+  | 'kW'
+  | 'kWh'
   | 'jPerG'
   | 'jPerGK'
   | 'nPerM'
@@ -94,6 +96,10 @@ export function shownUnit(unit: Unit, choice: UnitChoice): Shown {
       return plain('g/cm³');
     case 'kPa':
       return plain('kPa');
+    case 'kW':
+      return plain('kW');
+    case 'kWh':
+      return plain('kWh');
     case 'jPerG':
       return plain('J/g');
     case 'jPerGK':

@@ -1,112 +1,45 @@
 import {
-  BORIC_ACID,
   flaskVolumeMl,
   investSteps,
   judgeBond,
   judgeBoric,
+  judgeBoricAsked,
   judgeGlossOff,
   judgeGrade,
   judgeRatio,
   judgeWater,
   judgeWeighed,
   knownWaterC,
-  MIX_WASTE_PERCENT,
-  POWDER,
   pourTemperatures,
-  POWDER_DENSITY,
-  ROUND_ML,
-  SLURRY_DENSITY,
-  WATER,
   workingMinutes,
   type InvestStep,
-  type Judgement,
+  type WorkingAt,
 } from '@zero-pour/core';
-import { readingValue, type Flask } from '@zero-pour/contracts';
+import { readingValue, type Powder } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
-import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
+import type { Input } from '../figure';
 import { burntResin } from '../givens';
-import { glossMin, ordinaryMix } from './ofPowder';
+import { planBowls, type BowlsPlan } from './bowlPlan';
+import { mixFigures, type Filled, type MixFigures } from './mixFigures';
+import { askedBoric, glossMin, ordinaryMix } from './ofPowder';
 import { impossible, known, lacking, missing, whenKnown, type Planned } from '../planned';
 import type { TreePlan } from '../sprue/treePlan';
 
-export interface MixPlan {
+/** Powder, water and boric acid in all, and the bowls that they are mixed in. */
+export interface MixPlan extends MixFigures, BowlsPlan {
   ratio: number;
-  powder: Figure;
-  water: Figure;
-  boric: Figure | undefined;
   workingMin: number;
   /** The water's temperature was read or guessed, not taken as 22 °C. */
   waterKnown: boolean;
+  /** Of the bowl at hand. */
   steps: InvestStep[];
-  judgements: Judgement[];
 }
 
-function flaskFigure(flask: Flask): Figure {
-  const from = { unit: 'mm', digits: 1, source: `flask ${flask.name}`, stage: 'sprue' } as const;
-  return figure({ name: 'Flask, inside', unit: 'ml', digits: 1 }, ROUND_ML, {
-    D: { name: 'Inner diameter', value: flask.innerDiameterMm, ...from },
-    H: { name: 'Height', value: flask.heightMm, ...from },
-  });
-}
-
-/** One figure, or the sum of several. */
-function allOf(name: string, symbol: string, figures: readonly [Figure, ...Figure[]]): Input {
-  const [only] = figures;
-  if (figures.length === 1) return fromFigure(only, 'sprue');
-  const terms = figures.map((of, i) => ({ ...fromFigure(of, 'sprue'), symbol: `${symbol}${i + 1}` }));
-  return fromFigure(sumOf({ name, unit: only.unit, digits: 1 }, terms), 'sprue');
-}
-
-/** A flask of the bowl with its tree. */
-interface Filled {
-  flask: Flask;
-  tree: TreePlan;
-}
-
-function powderFigure(filled: readonly [Filled, ...Filled[]], ratio: Input): Figure {
-  const each = (of: (one: Filled) => Figure) => filled.map(of) as [Figure, ...Figure[]];
-  const density = figure({ name: 'Density of the slurry', unit: 'gPerCm3' }, SLURRY_DENSITY, {
-    r: ratio,
-    ρp: { name: 'Dry powder', value: POWDER_DENSITY, unit: 'gPerCm3', digits: 2, source: 'book' },
-  });
-  return figure({ name: 'Powder', unit: 'g', digits: 0 }, POWDER, {
-    ρ: fromFigure(density),
-    F: allOf(
-      'All flasks, inside',
-      'F',
-      each(({ flask }) => flaskFigure(flask)),
-    ),
-    T: allOf(
-      'All trees',
-      'T',
-      each(({ tree }) => tree.tree),
-    ),
-    w: {
-      name: 'Left in the bowl',
-      value: MIX_WASTE_PERCENT,
-      unit: 'percent',
-      digits: 0,
-      source: 'shop default',
-    },
-    r: ratio,
-  });
-}
-
-function boricFigure({ doc }: PourContext, powder: Figure, water: Figure): Figure | undefined {
-  const { school, percent } = doc.invest.boric;
-  if (school === 'none') return undefined;
-  return figure({ name: 'Boric acid', unit: 'g' }, BORIC_ACID, {
-    p: fromFigure(school === 'powder' ? powder : water),
-    b: {
-      name: `Boric acid, of the ${school}`,
-      value: percent,
-      unit: 'percent',
-      digits: 1,
-      source: 'typed at Invest',
-      stage: 'invest',
-    },
-  });
-}
+/** The powder's working time at another water, where both of its figures are known. */
+const secondWorking = ({ otherWaterC, workingMinAtOther }: Powder): WorkingAt | undefined =>
+  otherWaterC == null || workingMinAtOther == null
+    ? undefined
+    : { waterC: otherWaterC, min: workingMinAtOther };
 
 /** Every flask with its tree, once all are known; nothing hangs in a flask whose tree is larger than it. */
 function fillAll(
@@ -119,7 +52,7 @@ function fillAll(
     if (!flask) return missing(lacking([flask, 'a flask', 'sprue']));
     if (tree.value.tree.value >= flaskVolumeMl(flask.innerDiameterMm, flask.heightMm))
       return impossible('The tree is larger than the flask. Choose a larger flask at Sprue.', 'sprue');
-    filled.push({ flask, tree: tree.value });
+    filled.push({ name: `Flask ${filled.length + 1}`, flask, tree: tree.value });
   }
   const [first, ...others] = filled;
   return first ? known([first, ...others]) : missing(lacking([undefined, 'a flask', 'sprue']));
@@ -146,22 +79,22 @@ export function planMix(
       source: own === undefined ? `powder record ${powder.name}` : 'typed at Invest',
       stage: 'invest',
     };
-    const powderG = powderFigure(filled, ratio);
-    const water = figure({ name: 'Water', unit: 'g', digits: 0 }, WATER, {
-      r: ratio,
-      p: fromFigure(powderG),
-    });
+    const all = mixFigures(context, filled, ratio);
     const waterTempC = readingValue(doc.invest.waterTempC);
-    const workingMin = workingMinutes(powder.workingMinAt22C, knownWaterC(waterTempC));
-    const boric = boricFigure(context, powderG, water);
+    const waterKnown = waterTempC !== undefined;
+    const workingMin = workingMinutes(powder.workingMinAt22C, knownWaterC(waterTempC), secondWorking(powder));
+    const bowls = planBowls(context, filled, ratio, { min: workingMin, waterKnown });
     return known({
+      ...all,
+      ...bowls,
       ratio: ratio.value,
-      powder: powderG,
-      water,
-      boric,
       workingMin,
-      waterKnown: waterTempC !== undefined,
-      steps: investSteps(workingMin),
+      waterKnown,
+      steps: investSteps(
+        workingMin,
+        bowls.bowls[bowls.at]!.turns.map(({ name }) => name),
+        context.settings.investing?.flasksAtOnce,
+      ),
       judgements: [
         ...(alloy
           ? judgeBond(
@@ -171,10 +104,16 @@ export function planMix(
           : []),
         ...judgeRatio(powder, ratio.value),
         ...(burntResin(context) ? judgeGrade(powder.grade, ordinaryMix(context, powder)) : []),
-        ...judgeBoric(doc.invest.boric.school, boric?.value, water.value),
+        ...judgeBoric(doc.invest.boric.school, all.boric?.value, all.water.value),
+        ...judgeBoricAsked(askedBoric(context), {
+          powderG: all.powder.value,
+          waterG: all.water.value,
+          boricG: all.boric?.value,
+        }),
+        ...bowls.judgements,
         ...judgeWater(waterTempC),
         ...judgeWeighed(ratio.value, doc.invest.weighedPowderG, doc.invest.weighedWaterG),
-        ...judgeGlossOff(glossMin(context), workingMin, waterTempC !== undefined),
+        ...judgeGlossOff(glossMin(context), workingMin, waterKnown),
       ],
     });
   });

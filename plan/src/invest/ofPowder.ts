@@ -1,5 +1,5 @@
 import type { Powder } from '@zero-pour/contracts';
-import { helpForOrdinary, HOUR_MS, type OrdinaryHelp } from '@zero-pour/core';
+import { helpForOrdinary, HOUR_MS, type BoricAsk, type OrdinaryHelp } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import { burntResin } from '../givens';
 
@@ -18,6 +18,14 @@ export function planOrdinaryHelp(context: PourContext): OrdinaryHelp | undefined
   if (!powder || powder.grade !== 'standard' || !burntResin(context)) return undefined;
   const help = helpForOrdinary(ordinaryMix(context, powder));
   return Object.keys(help).length > 0 ? help : undefined;
+}
+
+/** What the resin's maker asks for in the mix; undefined where its record does not say, or wax is burnt. */
+export function askedBoric(context: PourContext): BoricAsk | undefined {
+  const resin = burntResin(context);
+  return resin?.boricSchool == null
+    ? undefined
+    : { by: resin.name, school: resin.boricSchool, percent: resin.boricPercent ?? undefined };
 }
 
 /** Minutes from powder in water to the gloss going off; undefined where one of them was not seen. */

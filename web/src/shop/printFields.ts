@@ -1,4 +1,5 @@
 import { KNOWN, RESIN_FAMILIES } from '@zero-pour/contracts';
+import { BORIC_SCHOOLS } from '@zero-pour/core';
 import { fieldsOf, NAME, NOTE, number } from './itemField';
 
 const known = { type: 'choice', options: KNOWN } as const;
@@ -34,6 +35,8 @@ export const RESIN_FIELDS = fieldsOf('resin', [
   number('cleanOutH', 'In the kiln'),
   number('rampMaxCPerH'),
   number('thickestMm'),
+  { field: 'boricSchool', label: 'Boric acid is asked for', type: 'choice', options: BORIC_SCHOOLS },
+  number('boricPercent'),
   { field: 'colour', label: 'Colour before cure', group: 'How it looks and behaves', ...words },
   { field: 'colourCured', label: 'Colour after cure', ...words },
   { field: 'skin', label: 'A finished skin looks', ...words },
