@@ -63,8 +63,10 @@ export {
   usualPouring,
   type Bath,
   type CureSetup,
+  type Investing,
   type Joints,
   type Pouring,
+  type Readers,
   type Settings,
   type RouteTimes,
 } from './settings';
@@ -139,6 +141,7 @@ export {
   SUPPORT_WEIGHTS,
   SUPPORTS_CAME,
   type BurnEvent,
+  type MixedBowl,
   type PrintedPlate,
   type StepRecord,
 } from './pour/making';

@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
+import InvestingFields from './InvestingFields.vue';
 import JointsFields from './JointsFields.vue';
 import PouringChoice from './PouringChoice.vue';
 import CleaningSettings from './CleaningSettings.vue';
@@ -142,6 +143,11 @@ function closing({ fromMin, toMin }: Day): string {
         Whether joints carry a print, and how thick a dipped support gets, is reckoned by them.
       </p>
       <JointsFields :settings="settings" @change="(joints) => change({ joints })" />
+    </section>
+    <section class="stage-block">
+      <h2>Mixing bowl and vacuum</h2>
+      <p class="mute mb-3">How many flasks one bowl fills, and in which order, is reckoned by them.</p>
+      <InvestingFields :investing="settings.investing" @change="(investing) => change({ investing })" />
     </section>
     <CleaningSettings :settings="settings" @change="change" />
   </section>

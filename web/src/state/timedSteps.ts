@@ -151,17 +151,18 @@ export function powderStep(plan: PourPlan): TimedStep[] {
   const mix = valueOf(plan.mix);
   if (!mix) return [];
   const { powderInAt } = plan.context.doc.invest;
+  const bowl = mix.bowls[mix.at]!;
   return [
     {
       key: POWDER_IN,
-      name: 'Powder into the water',
+      name: mix.bowls.length > 1 ? `Bowl ${mix.at + 1}: powder into the water` : 'Powder into the water',
       note: `The working clock starts: ${mix.workingMin.toFixed(1)} min from powder in water.`,
       seconds: null,
       bounds: '',
       record: powderInAt ? { doneAt: powderInAt } : undefined,
       late: '',
       caution: 'powder',
-      big: say`${quantity(mix.powder.value, 'g', 0)} into ${quantity(mix.water.value, 'g', 0)}`,
+      big: say`${quantity(bowl.powder.value, 'g', 0)} into ${quantity(bowl.water.value, 'g', 0)}`,
     },
   ];
 }

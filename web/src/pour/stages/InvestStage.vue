@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { WATER_KINDS } from '@zero-pour/contracts';
-import { BORIC_SCHOOLS, DAMP_AFTER_H, formatQuantity, type StageKey } from '@zero-pour/core';
+import { DAMP_AFTER_H, formatQuantity, type StageKey } from '@zero-pour/core';
 import { judgeDownstream, planOrdinaryHelp, valueOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
@@ -18,6 +18,9 @@ import DoneLine from '../../components/DoneLine.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 import WorkingClock from '../WorkingClock.vue';
+import BoricAcid from '../invest/BoricAcid.vue';
+import BowlsBlock from '../invest/BowlsBlock.vue';
+import RatioPurposes from '../invest/RatioPurposes.vue';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
@@ -33,11 +36,6 @@ const ofShape = computed(() =>
 );
 const steps = computed(() => investingSteps(plan.value));
 const powder = computed(() => plan.value.context.powder);
-const SCHOOLS = {
-  none: 'none',
-  powder: 'percent of the powder',
-  water: 'percent of the water',
-} as const;
 const help = computed(() => (poured.value ? undefined : planOrdinaryHelp(plan.value.context)));
 /** One press, each change a field of its own: any of them can be changed back. */
 function takeHelp(): void {
@@ -53,14 +51,6 @@ function takeHelp(): void {
       segments.map((one) => ({ ...one, hands: [...one.hands] })),
     );
 }
-/** The same grams in the other school's words. */
-const otherSchool = computed(() => {
-  const { boric, powder: powderG, water } = mix.value ?? {};
-  if (!boric || !powderG || !water) return '';
-  const of = (total: number): string =>
-    formatQuantity({ value: (100 * boric.value) / total, unit: 'percent', digits: 1 }, units.choice);
-  return `${of(powderG.value)} of the powder is ${of(water.value)} of the water.`;
-});
 const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
 </script>
 
@@ -90,15 +80,7 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
       v-bind="powder ? { standard: powder.ratioUsual, standardFrom: `as ${powder.name} says` } : {}"
     />
     <PourField :at="['invest', 'waterTempC']" />
-    <v-select
-      label="Boric acid"
-      :items="BORIC_SCHOOLS.map((s) => ({ title: SCHOOLS[s], value: s }))"
-      :model-value="doc.boric.school"
-      hint="Holds sharp recesses; much harder to divest"
-      persistent-hint
-      @update:model-value="(school) => set(['invest', 'boric', 'school'], school)"
-    />
-    <PourField v-if="doc.boric.school !== 'none'" :at="['invest', 'boric', 'percent']" required />
+    <BoricAcid />
     <v-select
       label="Water"
       :items="WATER_KINDS.map((kind) => ({ title: kind, value: kind }))"
@@ -108,6 +90,7 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
       @update:model-value="(kind) => set(['invest', 'waterKind'], kind ?? undefined)"
     />
   </div>
+  <RatioPurposes v-if="powder && !poured" :powder="powder" />
   <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
     <router-link to="/shop/powder">Add a powder</router-link>
   </p>
@@ -135,7 +118,7 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
       }}</span>
     </div>
   </div>
-  <p v-if="otherSchool" class="mute mt-2">{{ otherSchool }}</p>
+  <BowlsBlock v-if="mix" :mix="mix" @go-to="(s) => emit('goTo', s)" />
   <div v-if="mix" class="form-grid mt-3">
     <PourField v-for="field in WEIGHED" :key="field" :at="['invest', field]" />
     <PourField v-if="mix.boric" :at="['invest', 'weighedBoricG']" />
