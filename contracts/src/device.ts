@@ -83,6 +83,17 @@ export const troublesSchema = z.strictObject({
 });
 export type Troubles = z.infer<typeof troublesSchema>;
 
+/** What a balance (g) or thermometer (°C) read, for one field, by a press. */
+export const handReadingSchema = z.strictObject({
+  value: z.number(),
+  at: momentSchema,
+  device: z.string().max(120),
+  standIn: z.boolean(),
+});
+export type HandReading = z.infer<typeof handReadingSchema>;
+export const handDeviceSchema = z.enum(['balance', 'thermometer']);
+export type HandDevice = z.infer<typeof handDeviceSchema>;
+
 /** How the link to a kiln stands. A link that is lost claims no temperature: what is left is when it was last read. */
 const LINKS = ['asking', 'on', 'lost'] as const;
 export const deviceStateSchema = z.strictObject({

@@ -126,6 +126,14 @@ const API_ERRORS = {
     status: 502,
     sentence: 'What answers at {address} does not speak as a {kind} should: {what}.',
   },
+  READER_NONE: {
+    status: 409,
+    sentence: 'No {kind} is known here. Give its address in the shop’s settings first.',
+  },
+  READER_NOTHING: {
+    status: 502,
+    sentence: 'Nothing can be read: {why}. Look at the device, or type what it shows.',
+  },
   DEVICE_BUSY: {
     status: 409,
     sentence: 'This kiln is running already. Stop that run first.',

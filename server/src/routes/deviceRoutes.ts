@@ -1,4 +1,5 @@
 import {
+  handDeviceSchema,
   idSchema,
   parseOrRefuse,
   sendRunSchema,
@@ -6,6 +7,7 @@ import {
   type DeviceList,
 } from '@zero-pour/contracts';
 import { Router, type Response } from 'express';
+import { readNow } from '../devices/readNow';
 import type { KilnWatch } from '../devices/kilnWatch';
 import type { Services } from './services';
 
@@ -14,13 +16,16 @@ const TELL_EVERY_MS = 500;
 const ALIVE_EVERY_MS = 20_000;
 
 /** What the shop's kilns read, as it comes, and what a press sends them. */
-export function deviceRoutes({ devices, standIns }: Services): Router {
+export function deviceRoutes({ db, devices, standIns }: Services): Router {
   const router = Router();
   const list = (): DeviceList => ({ devices: devices.states(), standIns: standIns ?? null });
   const idOf = (params: { id: string }): string => parseOrRefuse(idSchema, params.id);
 
   router.get('/devices', (_request, response) => void response.json(list()));
   router.get('/devices/stream', (_request, response) => streamTo(response, devices, list));
+  router.get('/readers/:kind', async (request, response) => {
+    response.json(await readNow(db, parseOrRefuse(handDeviceSchema, request.params.kind)));
+  });
   router.put('/kilns/:id/run', async (request, response) => {
     await devices.send(idOf(request.params), parseOrRefuse(sendRunSchema, request.body));
     response.json(list());

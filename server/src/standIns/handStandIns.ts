@@ -27,7 +27,7 @@ export class ThermometerStandIn extends StandIn {
 
 /** The pan swings with this period and comes to rest with this time constant. s */
 const SWING_S = 0.8;
-const REST_S = 0.7;
+const REST_S = 0.35;
 /** Its last digit. g */
 const DIGIT_G = 0.01;
 

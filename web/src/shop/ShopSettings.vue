@@ -7,6 +7,7 @@ import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
 import InvestingFields from './InvestingFields.vue';
 import JointsFields from './JointsFields.vue';
+import ReaderFields from './ReaderFields.vue';
 import PouringChoice from './PouringChoice.vue';
 import CleaningSettings from './CleaningSettings.vue';
 import { useNotKept } from '../state/notKept';
@@ -148,6 +149,13 @@ function closing({ fromMin, toMin }: Day): string {
       <h2>Mixing bowl and vacuum</h2>
       <p class="mute mb-3">How many flasks one bowl fills, and in which order, is reckoned by them.</p>
       <InvestingFields :investing="settings.investing" @change="(investing) => change({ investing })" />
+    </section>
+    <section class="stage-block">
+      <h2>Balance and thermometer</h2>
+      <p class="mute mb-3">
+        One that speaks as the guide describes is read into a field by a press; none is ever read by itself.
+      </p>
+      <ReaderFields :readers="settings.readers" @change="(readers) => change({ readers })" />
     </section>
     <CleaningSettings :settings="settings" @change="change" />
   </section>

@@ -120,8 +120,8 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
   </div>
   <BowlsBlock v-if="mix" :mix="mix" @go-to="(s) => emit('goTo', s)" />
   <div v-if="mix" class="form-grid mt-3">
-    <PourField v-for="field in WEIGHED" :key="field" :at="['invest', field]" />
-    <PourField v-if="mix.boric" :at="['invest', 'weighedBoricG']" />
+    <PourField v-for="field in WEIGHED" :key="field" :at="['invest', field]" from="balance" />
+    <PourField v-if="mix.boric" :at="['invest', 'weighedBoricG']" from="balance" />
   </div>
   <JudgementList v-if="mix" :judgements="mix.judgements" />
   <v-btn v-if="help" size="small" class="mt-2" @click="takeHelp">Rewrite the plan for ordinary powder</v-btn>
