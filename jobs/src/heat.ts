@@ -41,12 +41,15 @@ const fitInput = flaskInput.extend({
   pace: z.object({
     maxRampCPerH: z.number().positive(),
     coolTauH: z.number().positive(),
+    openTauH: z.number().positive().nullish(),
     measured: z.object({ climbs: rates, cools: rates }).nullish(),
   }),
   cleanOutH: z.number().min(0).max(48),
   rampMaxCPerH: z.number().positive(),
   ceilingC: z.number().positive(),
   aim: z.enum(['mend', 'shortest']),
+  /** It is to be over so many hours after kiln in: neither shorter nor longer, whatever is aimed at else. */
+  withinH: z.number().positive().max(720).optional(),
   /** While it burns: what befell it, and how many of its segments have begun and ended. */
   cuts: z
     .array(z.strictObject({ atH: z.number(), hours: z.number().min(0), kind: z.enum(['power', 'door']) }))
@@ -60,7 +63,7 @@ export type FitInput = z.infer<typeof fitInput>;
 /** The smallest change of a programme that keeps all that is judged of a flask's core, or the shortest programme that does. */
 export const fitProgrammeJob = defineJob({
   name: 'fitProgramme',
-  version: 1,
+  version: 2,
   input: fitInput,
   output: typed<ProgrammeFit>(),
 });

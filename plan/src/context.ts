@@ -69,6 +69,8 @@ export interface PourContext {
   /** Never empty. */
   flasks: FlaskContext[];
   resin: Resin | undefined;
+  /** Of other prints that burn in the same flask; as the shop has them now. */
+  alongside: Resin[];
   printer: Printer | undefined;
   profile: Profile | undefined;
   powder: Powder | undefined;
@@ -133,6 +135,7 @@ export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
     castings: parts.reduce((sum, part) => sum + part.count, 0),
     flasks: flasksOf(pour, parts, lists.flask),
     resin: used?.resin ?? byId(lists.resin, doc.resin.resinId),
+    alongside: (doc.burnout.alongside?.resinIds ?? []).flatMap((id) => byId(lists.resin, id) ?? []),
     printer: used?.printer ?? byId(lists.printer, doc.resin.printerId),
     profile: used?.profile ?? byId(lists.profile, doc.resin.profileId),
     powder: used?.powder ?? byId(lists.powder, doc.invest.powderId),

@@ -36,3 +36,4 @@ export {
 } from './reconcile';
 export { crossesSwell, slowSwell, swellsSlowly } from './slowSwell';
 export { dutyAt, kilnEnergyKwh } from './energy';
+export { judgeWaxDrain } from './judgeWaxDrain';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { judgeProgramme, programmeCurve, type Segment } from '../burnout';
 import { segment } from '../testing/segments';
-import { fitProgramme, judgeCore, plasterOf, type FitAsked, type ProgrammeFit } from './index';
+import { fitProgramme, fitWithin, judgeCore, plasterOf, type FitAsked, type ProgrammeFit } from './index';
 
 const FLASK = {
   body: { innerDiameterMm: 76, heightMm: 102, shellMm: 2 },
@@ -147,5 +147,37 @@ describe('no programme', () => {
     expect(fitProgramme(asked({ startC: 700 }))).toMatchObject({ status: 'none' });
     const cold = fitProgramme(asked({ ceilingC: 630 }));
     expect(cold.status === 'none' && cold.why).toContain('does not come above 650 °C');
+  });
+});
+
+describe('one that fits between two times', () => {
+  const within = (hours: number, change: Partial<FitAsked> = {}) => fitWithin(asked(change), hours);
+  it('is as long as there is time, keeps all that is judged, and puts what is left into soak and steam', () => {
+    const shortest = fit({ aim: 'shortest' });
+    for (const spare of [0, 0.5, 5, 16]) {
+      const hours = shortest.totalH + spare;
+      const found = within(hours) as Found;
+      expect(found.status).toBe('found');
+      expect(found.totalH).toBeLessThanOrEqual(hours + 1e-9);
+      expect(found.totalH).toBeGreaterThan(hours - 5 / 60 - 1e-6);
+      expect(faults(found, asked())).toEqual([]);
+    }
+  }, 60_000);
+  it('leaves what is asked as it is where it just fits', () => {
+    const mended = fit();
+    const found = within(mended.totalH + 1) as Found;
+    expect(holds(found.segments).slice(0, 3)).toEqual(holds(mended.segments).slice(0, 3));
+    expect(found.changes.map(({ what, segment: name }) => `${what} ${name}`)).toEqual([`hold ${mended.segments.at(-1)!.name}`]); // prettier-ignore
+  });
+  it('is none where the shortest is longer, and says by how much', () => {
+    const { totalH } = fit({ aim: 'shortest' });
+    const found = within(totalH - 1.5);
+    expect(found).toMatchObject({ status: 'none' });
+    expect((found as { why: string }).why).toContain('1 h 30 more than there is');
+  });
+  it('stretches nothing that is past', () => {
+    const { totalH } = fit({ ended: 1, begun: 1 });
+    const found = within(totalH + 20, { ended: 1, begun: 1 }) as Found;
+    expect(found.segments[0]!.holdH).toBe(STEPPED[0]!.holdH);
   });
 });

@@ -57,7 +57,7 @@ export type ProgrammeFit =
   | { status: 'none'; why: string };
 
 /** Holds are told in such steps, h. */
-const STEP_H = 5 / 60;
+export const STEP_H = 5 / 60;
 /** No hold is searched longer than this, h. */
 const LONGEST_HOLD_H = 24;
 const LONGEST_SOAK_H = 12;
@@ -100,8 +100,9 @@ export function fitProgramme(asked: FitAsked, report: (share: number) => void = 
   };
 }
 
-const curveOf = (
-  { castingC, kiln, startC, cuts = [] }: FitAsked,
+/** The kiln's curve of the programme that is searched, with what befell it. */
+export const curveOf = (
+  { castingC, kiln, startC, cuts = [] }: Pick<FitAsked, 'castingC' | 'kiln' | 'startC' | 'cuts'>,
   segments: readonly Segment[],
 ): ProgrammeCurve => interruptedBy(programmeCurve(segments, castingC, kiln, startC), cuts, kiln);
 
@@ -239,7 +240,8 @@ class Search {
   }
 }
 
-function changesOf(
+/** What tells the found segments from those given, side by side. */
+export function changesOf(
   asked: readonly Segment[],
   given: readonly Segment[],
   found: readonly Segment[],

@@ -5,3 +5,4 @@ export { kilnAt, type KilnPoints } from './kilnPoints';
 export { fitProgramme, type FitAim, type FitAsked, type FitChange, type ProgrammeFit } from './fitProgramme';
 export { CORE_OFF_C, judgeCore, STEAM_RIM_C, type CoreLimits } from './judgeCore';
 export { judgeOut } from './judgeOut';
+export { fitWithin } from './fitWithin';

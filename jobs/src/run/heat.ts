@@ -1,4 +1,11 @@
-import { fitProgramme, heatFlask, plasterOf, type FlaskHeat, type ProgrammeFit } from '@zero-pour/core';
+import {
+  fitProgramme,
+  fitWithin,
+  heatFlask,
+  plasterOf,
+  type FlaskHeat,
+  type ProgrammeFit,
+} from '@zero-pour/core';
 import type { FitInput, FlaskInput, HeatInput } from '../heat';
 import type { Run } from './context';
 
@@ -16,8 +23,8 @@ export const heat: Run<HeatInput, FlaskHeat> = async (asked) => ({
   }),
 });
 
-export const fit: Run<FitInput, ProgrammeFit> = async (asked, { report }) => ({
-  output: fitProgramme({ ...asked, flask: filled(asked), kiln: asked.pace, fastPowder: false }, (share) =>
-    report('heat', share),
-  ),
-});
+export const fit: Run<FitInput, ProgrammeFit> = async ({ withinH, ...asked }, { report }) => {
+  const wanted = { ...asked, flask: filled(asked), kiln: asked.pace, fastPowder: false };
+  const tell = (share: number): void => report('heat', share);
+  return { output: withinH === undefined ? fitProgramme(wanted, tell) : fitWithin(wanted, withinH, tell) };
+};

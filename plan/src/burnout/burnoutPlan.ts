@@ -1,6 +1,5 @@
 import {
   CASTING_RANGE_C,
-  CLEAN_OUT_H,
   GYPSUM_CEILING_C,
   interruptedBy,
   judgeBurnable,
@@ -10,10 +9,10 @@ import {
   judgeProgramme,
   judgeStood,
   programmeCurve,
-  SWELL_RAMP_MAX_C_PER_H,
   type BurnoutLimits,
   type Interruption,
   type Judgement,
+  type Phrase,
   type ProgrammeCurve,
   type Segment,
 } from '@zero-pour/core';
@@ -21,9 +20,9 @@ import type { PourContext } from '../context';
 import { judgeWayOut } from './outOfKiln';
 import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
-import { burntResin } from '../givens';
 import { stoodH } from '../invest/ofPowder';
 import { judgeHeat, planHeat, type HeatPlan } from './heatPlan';
+import { burnNeeds, decidingWords, judgeWax } from './needs';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
 
@@ -39,6 +38,8 @@ export interface BurnoutPlan {
   edited: boolean;
   /** What resin and powder ask for. */
   limits: BurnoutLimits;
+  /** Whose need decides, where several resins burn in one flask. */
+  deciding: Phrase | undefined;
   castingC: number;
   /** The flask under it; undefined while flask or powder is not chosen. */
   heat: HeatPlan | undefined;
@@ -49,10 +50,11 @@ export interface BurnoutPlan {
   wayOut: Map<string, Judgement[]>;
 }
 
-function judgeFit({ doc, flasks, programme, resin, kiln }: PourContext, peakC: number): Judgement[] {
+function judgeFit(context: PourContext, peakC: number): Judgement[] {
+  const { doc, flasks, programme, resin, kiln, alongside } = context;
   const widestMm = Math.max(0, ...flasks.map(({ flask }) => flask?.innerDiameterMm ?? 0));
   return [
-    ...(resin ? judgeBurnable(resin, doc.brief.route) : []),
+    ...[...(resin ? [resin] : []), ...alongside].flatMap((one) => judgeBurnable(one, doc.brief.route)),
     ...(programme ? judgeFlaskSize(widestMm, programme.flaskMaxMm) : []),
     ...(kiln ? judgePeak(peakC, kiln) : []),
   ];
@@ -92,13 +94,8 @@ export function planBurnout(
   const curve = interruptedBy(asPlanned, cuts, kiln);
   const peakC = Math.max(...curve.points.map((p) => p.tempC));
   // Wax runs out before it swells and leaves little to burn: the resin's own limits are the master's, not the flask's.
-  const burnt = burntResin(context);
-  const limits = {
-    ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C,
-    rampMaxCPerH: burnt?.rampMaxCPerH ?? SWELL_RAMP_MAX_C_PER_H,
-    cleanOutH: burnt?.cleanOutH ?? CLEAN_OUT_H,
-    fastAllowed: burnt?.fastAllowed ?? false,
-  };
+  const { rampMaxCPerH, cleanOutH, fastAllowed } = burnNeeds(context);
+  const limits = { ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C, rampMaxCPerH, cleanOutH, fastAllowed };
   const heat = planHeat(context, curve);
   // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.
   const ofCore = lasts ? [] : judgeHeat(context, heat, castingC);
@@ -110,12 +107,14 @@ export function planBurnout(
     lasts,
     segments,
     limits,
+    deciding: decidingWords(context),
     castingC,
     edited: doc.burnout.segments !== undefined,
     wayOut: judgeWayOut(context, curve),
     judgements: [
       ...judgeFit(context, peakC),
       ...judgePaceAsked(asPlanned),
+      ...judgeWax(context, segments),
       ...(powder ? judgeStood(stoodH(context), powder.setH) : []),
       ...judgeCuts({ doc, asPlanned, curve, heat }),
       ...unlessOfCore(judgeProgramme(asPlanned, limits), ofCore),

@@ -1,7 +1,6 @@
 import { pouredAt, type KilnCurve, type KilnRun } from '@zero-pour/contracts';
 import {
   CARBON_C,
-  CLEAN_OUT_H,
   findEvents,
   findOvershoots,
   GYPSUM_CEILING_C,
@@ -18,7 +17,7 @@ import {
   type ProgrammeCurve,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
-import { burntResin } from '../givens';
+import { burnNeeds } from './needs';
 import type { Reading } from '../readings';
 import { planHeat, type HeatPlan } from './heatPlan';
 
@@ -215,7 +214,7 @@ function judgeBurntCore(
       },
     ];
   }
-  const cleanOutH = burntResin(context)?.cleanOutH ?? CLEAN_OUT_H;
+  const { cleanOutH } = burnNeeds(context);
   const isPast = pouredAt(context.doc) !== undefined;
   return judgeCore(reading.value, { cleanOutH, castingC, fastPowder: false, isPast });
 }

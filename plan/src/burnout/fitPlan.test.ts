@@ -27,14 +27,16 @@ describe('a search for a programme', () => {
 });
 
 describe('programmes side by side', () => {
-  const kiln = [{ h: 0, tempC: 20 }, { h: 1, tempC: 120 }, { h: 6, tempC: 120 }]; // prettier-ignore
-  const heat = heatFlask({ body: { innerDiameterMm: 100, heightMm: 120, shellMm: 2 }, plaster: plasterOf(0.4), patternsMm: 20, kiln }); // prettier-ignore
+  const held = [{ h: 0, tempC: 20 }, { h: 1, tempC: 120 }, { h: 6, tempC: 120 }]; // prettier-ignore
+  const curveOf = (totalH: number) => ({ points: held, segments: [], totalH });
+  const kiln = planShop().lists.kiln[0]!;
+  const heat = heatFlask({ body: { innerDiameterMm: 100, heightMm: 120, shellMm: 2 }, plaster: plasterOf(0.4), patternsMm: 20, kiln: held }); // prettier-ignore
   const compared: ComparedBurnout[] = [
-    { totalH: 6, heat },
-    { totalH: 5, heat: undefined },
+    { curve: curveOf(6), heat },
+    { curve: curveOf(5), heat: undefined },
   ];
   it('tell hours, cost and the core; what is not reckoned has no number', () => {
-    const rows = compareBurnouts(0.5, compared);
+    const rows = compareBurnouts({ kiln: { ...kiln, costPerH: 0.5 }, compared });
     const of = (name: string) => rows.find((row) => row.name === name)!.values.map((v) => v && v.value);
     expect(of('Hours of the kiln')).toEqual([6, 5]);
     expect(of('Cost of the kiln')).toEqual([3, 2.5]);
@@ -42,7 +44,15 @@ describe('programmes side by side', () => {
     expect(of('Core dry after')).toEqual([null, null]);
     expect(of('Core hot enough to burn carbon')).toEqual([0, null]);
   });
+  it('tell the energy of a kiln whose power is known', () => {
+    const rows = compareBurnouts({ kiln: { ...kiln, powerKw: 3 }, compared });
+    const [kwh] = rows.find(({ name }) => name === 'Energy, about')!.values;
+    expect(kwh!.value).toBeGreaterThan(0);
+    expect(kwh!.value).toBeLessThan(18);
+  });
   it('tell no cost of a kiln whose hour has none', () => {
-    expect(compareBurnouts(0, compared).map(({ name }) => name)).not.toContain('Cost of the kiln');
+    const none = compareBurnouts({ kiln: { ...kiln, costPerH: 0 }, compared }).map(({ name }) => name);
+    expect(none).not.toContain('Cost of the kiln');
+    expect(none).not.toContain('Energy, about');
   });
 });

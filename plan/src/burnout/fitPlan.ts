@@ -1,12 +1,15 @@
 import {
   HOUR_MS,
+  kilnEnergyKwh,
   ROOM_C,
   type FitAim,
   type FlaskHeat,
   type PlacedSegment,
+  type ProgrammeCurve,
   type Quantity,
 } from '@zero-pour/core';
 import type { FitInput } from '@zero-pour/jobs';
+import type { Kiln } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
 import type { BurnoutPlan } from './burnoutPlan';
 import { flaskToHeat } from './heatPlan';
@@ -20,22 +23,24 @@ export function fitWish(
   burnout: BurnoutPlan,
   aim: FitAim,
   now: number,
+  withinH?: number,
 ): FitInput | undefined {
   const found = flaskToHeat(context);
   const { kiln, doc } = context;
   if (!found || !kiln) return undefined;
-  const { maxRampCPerH, coolTauH, measured } = kiln;
+  const { maxRampCPerH, coolTauH, openTauH, measured } = kiln;
   const { cleanOutH, rampMaxCPerH, ceilingC } = burnout.limits;
   return {
     ...found.input,
     segments: burnout.segments.map((segment) => ({ ...segment, hands: [...segment.hands] })),
     castingC: burnout.castingC,
     startC: doc.burnout.loadedAtC ?? ROOM_C,
-    pace: { maxRampCPerH, coolTauH, ...(measured ? { measured } : {}) },
+    pace: { maxRampCPerH, coolTauH, openTauH, ...(measured ? { measured } : {}) },
     cleanOutH,
     rampMaxCPerH,
     ceilingC: Math.min(ceilingC, kiln.maxC),
     aim,
+    ...(withinH === undefined ? {} : { withinH }),
     ...soFar(context, burnout, now),
   };
 }
@@ -50,7 +55,7 @@ function soFar({ doc }: PourContext, { curve, cuts }: BurnoutPlan, now: number):
 
 /** One of several programmes side by side: the kiln's hours, and the flask under them once that is reckoned. */
 export interface ComparedBurnout {
-  totalH: number;
+  curve: ProgrammeCurve;
   heat: FlaskHeat | undefined;
 }
 interface ComparedRow {
@@ -60,7 +65,14 @@ interface ComparedRow {
 }
 
 /** What tells two programmes of one flask apart. */
-export function compareBurnouts(kilnCostPerH: number, compared: readonly ComparedBurnout[]): ComparedRow[] {
+export function compareBurnouts({
+  kiln,
+  compared,
+}: {
+  kiln: Kiln | undefined;
+  compared: readonly ComparedBurnout[];
+}): ComparedRow[] {
+  const { costPerH = 0, powerKw = null } = kiln ?? {};
   const row = (name: string, value: (of: ComparedBurnout) => Quantity | null): ComparedRow => ({
     name,
     values: compared.map(value),
@@ -75,9 +87,18 @@ export function compareBurnouts(kilnCostPerH: number, compared: readonly Compare
       return found === null ? null : { value: found, unit };
     });
   return [
-    row('Hours of the kiln', ({ totalH }) => ({ value: totalH, unit: 'h' })),
-    ...(kilnCostPerH > 0
-      ? [row('Cost of the kiln', ({ totalH }) => ({ value: totalH * kilnCostPerH, unit: 'money' }))]
+    row('Hours of the kiln', ({ curve }) => ({ value: curve.totalH, unit: 'h' })),
+    ...(costPerH > 0
+      ? [row('Cost of the kiln', ({ curve }) => ({ value: curve.totalH * costPerH, unit: 'money' }))]
+      : []),
+    // By the kiln's own pace, so only of one whose power is known.
+    ...(kiln && powerKw !== null
+      ? [
+          row('Energy, about', ({ curve }) => ({
+            value: kilnEnergyKwh(curve, kiln, powerKw),
+            unit: 'kWh',
+          })),
+        ]
       : []),
     ofCore('Core dry after', 'h', ({ dryH }) => dryH),
     ofCore('Rim until then at most', 'degC', ({ rimOverSteamC }) => rimOverSteamC),

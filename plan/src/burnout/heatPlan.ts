@@ -1,6 +1,5 @@
 import type { Flask } from '@zero-pour/contracts';
 import {
-  CLEAN_OUT_H,
   judgeCore,
   say,
   SHELL_MM,
@@ -11,7 +10,7 @@ import {
 } from '@zero-pour/core';
 import { heatJob, type FlaskInput, type HeatInput } from '@zero-pour/jobs';
 import type { PourContext } from '../context';
-import { burntResin } from '../givens';
+import { burnNeeds } from './needs';
 import type { Reading } from '../readings';
 
 /** Patterns are taken to hang this far out, of the flask's inner radius (*shop default*, ours). */
@@ -68,6 +67,6 @@ export function judgeHeat(context: PourContext, heat: HeatPlan | undefined, cast
       'Its core is not reckoned yet.',
       say`Until it is, nothing is said of steam, clean-out and soak.`,
     );
-  const cleanOutH = burntResin(context)?.cleanOutH ?? CLEAN_OUT_H;
+  const { cleanOutH } = burnNeeds(context);
   return judgeCore(reading.value, { cleanOutH, castingC, fastPowder: false });
 }

@@ -1,6 +1,6 @@
-import { formatPhrase, METRIC, type Segment } from '@zero-pour/core';
+import { formatPhrase, formatQuantity, METRIC, type Segment } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { planMakers, planPour } from '../index';
+import { planMakers, planPour, valueOf } from '../index';
 import { fullDoc, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -67,5 +67,37 @@ describe('what the makers prescribe', () => {
   it('of wax is the powder’s alone: what the master was printed of does not burn', () => {
     const { makers, powder } = makersOf({ resin: [740, 60], powder: [700, 150] }, true);
     expect(makers.known).toEqual([powder]);
+  });
+});
+
+describe('several things that burn in one flask', () => {
+  const shop = planShop();
+  const [own] = shop.lists.resin;
+  const other = { ...own!, id: '00000000-0000-4000-8000-0000000000aa', name: 'Slow Amber', rampMaxCPerH: 40, cleanOutH: 1, forBurnout: true }; // prettier-ignore
+  const planWith = (wax: boolean, resins: (typeof other)[] = [other]) => {
+    const doc = fullDoc(ZERO, (change) => {
+      change.burnout.alongside = { resinIds: resins.map(({ id }) => id), wax };
+    });
+    const lists = { ...shop.lists, resin: [...shop.lists.resin, ...resins] };
+    return planPour({ doc }, { ...shop, lists });
+  };
+  it('are judged by the strictest of each, which is named', () => {
+    const alone = valueOf(planWith(false, []).burnout)!;
+    expect(alone.deciding).toBeUndefined();
+    const { limits, deciding, judgements } = valueOf(planWith(false).burnout)!;
+    expect(limits).toMatchObject({ rampMaxCPerH: 40, cleanOutH: own!.cleanOutH });
+    expect(formatPhrase(deciding!, METRIC)).toBe(`Slow Amber decides the climb (40 °C/h at most), ${own!.name} the clean-out (${formatQuantity({ value: own!.cleanOutH, unit: 'h', digits: 1 }, METRIC)}).`); // prettier-ignore
+    expect(judgements.find(({ rule }) => rule === 'swell ramp')?.weight).toBe('fix');
+  });
+  it('stop where one of them does not burn out', () => {
+    const stuck = valueOf(planWith(false, [{ ...other, forBurnout: false }]).burnout)!;
+    expect(stuck.judgements[0]).toMatchObject({ rule: 'not for burnout', weight: 'stop' });
+  });
+  it('with wax ask for its hold, and say who is asked', () => {
+    const makers = planMakers(planWith(true).context);
+    expect(makers.known).toEqual(['The wax, by the book']);
+    expect(makers.unknown.map(({ by }) => by)).toContain('Slow Amber');
+    const said = (wax: boolean) => valueOf(planWith(wax).burnout)!.judgements.filter(({ rule }) => rule === 'wax drains').length; // prettier-ignore
+    expect([said(true), said(false)]).toEqual([1, 0]);
   });
 });

@@ -47,10 +47,10 @@ const otherHeat = computed(() => (state.value.status === 'done' ? state.value.ou
     <ComparedTable
       v-if="chosen && curve"
       :programmes="[
-        { name: 'This one', totalH: burnout.curve.totalH, heat },
-        { name: chosen.name, totalH: curve.totalH, heat: otherHeat },
+        { name: 'This one', curve: burnout.curve, heat },
+        { name: chosen.name, curve, heat: otherHeat },
       ]"
-      :kiln-cost-per-h="kiln.costPerH"
+      :kiln="kiln"
     />
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Kiln } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { compareBurnouts, type ComparedBurnout } from '@zero-pour/plan';
 import { computed } from 'vue';
@@ -7,10 +8,10 @@ import { useUnits } from '../state/unitStore';
 /** Programmes of one flask side by side. */
 const props = defineProps<{
   programmes: readonly (ComparedBurnout & { name: string })[];
-  kilnCostPerH: number;
+  kiln: Kiln | undefined;
 }>();
 const units = useUnits();
-const rows = computed(() => compareBurnouts(props.kilnCostPerH, props.programmes));
+const rows = computed(() => compareBurnouts({ kiln: props.kiln, compared: props.programmes }));
 /** “Never” is known; a core that is not reckoned is not. */
 const none = (n: number): string => (props.programmes[n]?.heat ? 'never' : 'not reckoned');
 </script>

@@ -1,9 +1,21 @@
 <script setup lang="ts">
-import { formatHours, judgeCore, type FitAim, type FlaskHeat, type Segment } from '@zero-pour/core';
+import type { Kiln } from '@zero-pour/contracts';
+import {
+  formatHours,
+  HOUR_MS,
+  interruptedBy,
+  judgeCore,
+  programmeCurve,
+  type ProgrammeCurve,
+  type FitAim,
+  type FlaskHeat,
+  type Segment,
+} from '@zero-pour/core';
 import { fitProgrammeJob, jobText, type FitInput } from '@zero-pour/jobs';
 import type { BurnoutPlan } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import JobProgress from '../components/JobProgress.vue';
+import MomentField from '../components/MomentField.vue';
 import JudgementList from '../components/JudgementList.vue';
 import { useJob } from '../jobs';
 import { useUnits } from '../state/unitStore';
@@ -14,8 +26,11 @@ import { changeWords } from './fitWords';
 const props = defineProps<{
   burnout: BurnoutPlan;
   heat: FlaskHeat | undefined;
-  wish: (aim: FitAim) => FitInput | undefined;
-  kilnCostPerH: number;
+  wish: (aim: FitAim, withinH?: number) => FitInput | undefined;
+  kiln: Kiln | undefined;
+  loadedAtC: number | undefined;
+  /** When the flask went in, or is to, and when it is to be poured; ms. */
+  between: { kilnIn: number; zero: number } | undefined;
   /** Who is to be told when, with so many hours more (or fewer). */
   moves: (moreH: number) => string;
 }>();
@@ -23,18 +38,28 @@ const emit = defineEmits<{ take: [segments: Segment[]] }>();
 const units = useUnits();
 const { state, ask, stop, clear } = useJob(fitProgrammeJob);
 const aim = shallowRef<FitAim>('mend');
+/** Hours that it is to fill; undefined: as many as it takes. */
+const withinH = shallowRef<number>();
+/** When it can go in, where somebody said otherwise than the plan does. */
+const goesIn = shallowRef<string>();
+const hoursThere = computed(() => {
+  if (!props.between) return undefined;
+  const from = goesIn.value === undefined ? props.between.kilnIn : Date.parse(goesIn.value);
+  return Math.round(((props.between.zero - from) / HOUR_MS) * 60) / 60;
+});
 
 const ready = computed(() => props.wish('mend') !== undefined);
-function find(by: FitAim): void {
-  const wish = props.wish(by);
+function find(by: FitAim, hours?: number): void {
+  const wish = props.wish(by, hours);
   aim.value = by;
+  withinH.value = hours;
   if (wish) ask(wish);
 }
 /** What was found, while it still answers the programme that is shown. */
 const done = computed(() => {
   const now = state.value;
   if (now.status !== 'done') return undefined;
-  const wish = props.wish(aim.value);
+  const wish = props.wish(aim.value, withinH.value);
   return wish && jobText(fitProgrammeJob, wish) === jobText(fitProgrammeJob, now.input)
     ? now.output
     : undefined;
@@ -52,6 +77,11 @@ const inAll = computed(() => {
   if (Math.abs(more) < 1 / 120) return 'as long as before';
   return `${formatHours(Math.abs(more))} ${more > 0 ? 'longer' : 'shorter'}`;
 });
+const curveOf = (segments: readonly Segment[]): ProgrammeCurve => {
+  const { burnout, kiln, loadedAtC } = props;
+  const curve = programmeCurve(segments, burnout.castingC, kiln!, loadedAtC);
+  return interruptedBy(curve, burnout.cuts, kiln!);
+};
 function take(): void {
   if (!found.value) return;
   emit('take', found.value.segments);
@@ -71,6 +101,18 @@ function take(): void {
         <v-btn size="small" :disabled="state.status === 'working'" @click="find('shortest')"
           >The shortest that keeps all</v-btn
         >
+        <template v-if="hoursThere !== undefined && hoursThere > 0">
+          <MomentField
+            v-if="state.status !== 'working'"
+            label="It goes in at"
+            class="goes-in"
+            :model-value="goesIn ?? new Date(between!.kilnIn).toISOString()"
+            @update:model-value="(at) => (goesIn = at)"
+          />
+          <v-btn size="small" :disabled="state.status === 'working'" @click="find('mend', hoursThere)"
+            >One that takes {{ formatHours(hoursThere) }}, to the pour</v-btn
+          >
+        </template>
       </div>
       <JobProgress
         v-if="state.status === 'working'"
@@ -97,10 +139,10 @@ function take(): void {
           <ComparedTable
             class="mt-2"
             :programmes="[
-              { name: 'As it is', totalH: found.beforeH, heat },
-              { name: 'Found', totalH: found.totalH, heat: found.heat },
+              { name: 'As it is', curve: burnout.curve, heat },
+              { name: 'Found', curve: curveOf(found.segments), heat: found.heat },
             ]"
-            :kiln-cost-per-h="kilnCostPerH"
+            :kiln="kiln"
           />
           <JudgementList :judgements="judgements" />
           <p class="mute mt-2">
@@ -124,6 +166,9 @@ function take(): void {
   gap: 12px;
   align-items: center;
   margin-top: 10px;
+}
+.goes-in {
+  width: 240px;
 }
 .pad {
   margin-top: 12px;

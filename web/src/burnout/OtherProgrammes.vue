@@ -16,6 +16,8 @@ const props = defineProps<{
   programmes: readonly Programme[];
   moves: (moreH: number) => string;
   poured: boolean;
+  /** When the flask went in, or is to, and when it is to be poured; ms. */
+  between: { kilnIn: number; zero: number } | undefined;
 }>();
 const emit = defineEmits<{ take: [segments: readonly Segment[]] }>();
 const makers = computed(() => planMakers(props.context));
@@ -32,7 +34,9 @@ const others = computed(() =>
     :burnout="burnout"
     :heat="heat"
     :wish="wish"
-    :kiln-cost-per-h="context.kiln?.costPerH ?? 0"
+    :kiln="context.kiln"
+    :loaded-at-c="context.doc.burnout.loadedAtC"
+    :between="between"
     :moves="moves"
     @take="(segments) => emit('take', segments)"
   />

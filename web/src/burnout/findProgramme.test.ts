@@ -30,14 +30,17 @@ beforeEach(() => {
   asked.length = 0;
   state.value = { status: 'idle' };
 });
+const BETWEEN = { kilnIn: Date.parse('2026-11-26T12:00:00Z'), zero: Date.parse('2026-11-27T09:15:00Z') };
 const open = () =>
   showInPour(shop, 31, FindProgramme, (plan) => {
     const burnout = valueOf(plan.burnout)!;
     return {
       burnout,
       heat: undefined,
-      wish: (aim: 'mend') => fitWish(plan.context, burnout, aim, Date.now()),
-      kilnCostPerH: 0.5,
+      wish: (aim: 'mend', hours?: number) => fitWish(plan.context, burnout, aim, Date.now(), hours),
+      kiln: plan.context.kiln && { ...plan.context.kiln, powerKw: 3 },
+      loadedAtC: undefined,
+      between: BETWEEN,
       moves: (more: number) => `More: ${more}.`,
     };
   });
@@ -63,6 +66,7 @@ describe('find me a programme', () => {
     expect(flatText(page)).toContain('Carbon burns: hold 4 h → 5 h 15');
     expect(flatText(page)).toContain('Clean to the core.');
     expect(flatText(page)).toContain('not reckoned');
+    expect(flatText(page)).toMatch(/Energy, about\s*\d+\.\d kWh/);
     await buttonOf(page, 'Take it for this pour').trigger('click');
     expect(page.findComponent(FindProgramme).emitted('take')![0]).toEqual([segments]);
   });
@@ -72,11 +76,23 @@ describe('find me a programme', () => {
     const input = asked[0]!;
     state.value = { status: 'done', input, output: { status: 'none', why: 'No hold of a day.' } };
     await page.vm.$nextTick();
-    expect(page.find('[role=alert]').text()).toBe('No hold of a day.');
+    expect(page.find('p[role=alert]').text()).toBe('No hold of a day.');
     handle.set(['invest', 'ratio'], 0.42);
     await page.vm.$nextTick();
-    expect(page.find('[role=alert]').exists()).toBe(false);
+    expect(page.find('p[role=alert]').exists()).toBe(false);
     expect(flatText(page)).toContain('Something has changed since: search again.');
+  });
+  it('asks for one that fills the time between the kiln and the pour', async () => {
+    const { page } = open();
+    await buttonOf(page, 'One that takes 21 h 15, to the pour').trigger('click');
+    expect(asked[0]).toMatchObject({ withinH: 21.25, aim: 'mend' });
+    state.value = {
+      status: 'done',
+      input: asked[0]!,
+      output: { status: 'none', why: 'The shortest takes 22 h.' },
+    };
+    await page.vm.$nextTick();
+    expect(page.find('p[role=alert]').text()).toBe('The shortest takes 22 h.');
   });
   it('does not search without a powder', async () => {
     const { page, handle } = open();

@@ -1,5 +1,6 @@
 import { defineAsyncComponent } from 'vue';
 
+export { default as AlongsideFields } from './AlongsideFields.vue';
 export { default as AtTheKiln } from './AtTheKiln.vue';
 export { default as BurnEvents } from './BurnEvents.vue';
 export { default as FlaskSection } from './FlaskSection.vue';

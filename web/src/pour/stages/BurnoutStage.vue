@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
-import { formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
+import { formatPhrase, formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
 import {
   fitWish,
   judgeDownstream,
@@ -19,6 +19,7 @@ import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import {
+  AlongsideFields,
   AtTheKiln,
   BurnoutChart,
   BurnEvents,
@@ -52,6 +53,9 @@ const heat = computed(() => {
   const reading = burnout.value?.heat?.reading;
   return reading?.status === 'known' ? reading.value : undefined;
 });
+const otherResins = computed(() =>
+  shop.lists.resin.filter(({ id, retired }) => !retired && id !== pour.value.doc.resin.resinId),
+);
 const times = computed(() => valueOf(plan.value.times));
 const moments = computed(() => (times.value?.moments ?? []).filter((m) => m.stage === 'burnout'));
 const programmes = computed(() => {
@@ -144,6 +148,10 @@ function moves(moreH: number): string {
     ? `The pour stays at ${formatMoment(zero, now.value)}.`
     : `The pour moves to ${formatMoment(ready, now.value)}.`;
 }
+const between = computed(() => {
+  const { kilnIn, zero } = times.value ?? {};
+  return kilnIn === undefined || zero === undefined ? undefined : { kilnIn, zero };
+});
 const line = computed(() => {
   const { programme } = plan.value.context;
   return programme ? `${programme.name}${burnout.value?.edited ? ', changed for this pour' : ''}` : undefined;
@@ -173,6 +181,12 @@ const line = computed(() => {
       @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
     />
     <PourField :at="['burnout', 'loadedAtC']" :standard="20" standard-from="cold" />
+    <AlongsideFields
+      :alongside="doc.alongside"
+      :resins="otherResins"
+      :readonly="poured"
+      @change="(alongside) => set(['burnout', 'alongside'], alongside)"
+    />
   </div>
   <p v-if="shop.lists.programme.length === 0 || shop.lists.kiln.length === 0" class="mute mt-2">
     <router-link to="/shop/programme">Add a programme from the book</router-link> and
@@ -188,6 +202,7 @@ const line = computed(() => {
       class="mt-3"
     />
     <PlannedNote :planned="plan.times" @go-to="(s) => emit('goTo', s)" />
+    <p v-if="burnout.deciding">{{ formatPhrase(burnout.deciding, units.choice) }}</p>
     <JudgementList :judgements="[...kilnTaken, ...ofShape, ...burnout.judgements, ...clockJudgements]" />
     <v-btn v-if="instead !== null" size="small" class="mt-2" @click="moveZero"
       >Move the pour to {{ formatMoment(instead, now) }}</v-btn
@@ -229,7 +244,8 @@ const line = computed(() => {
       :context="plan.context"
       :burnout="burnout"
       :heat="heat"
-      :wish="(aim) => burnout && fitWish(plan.context, burnout, aim, now)"
+      :wish="(aim, withinH) => burnout && fitWish(plan.context, burnout, aim, now, withinH)"
+      :between="between"
       :programmes="shop.lists.programme"
       :moves="moves"
       :poured="poured"
