@@ -28,7 +28,7 @@ export type HeatInput = z.infer<typeof heatInput>;
 /** A flask through a burnout: quick enough to be made anew wherever it is asked for. */
 export const heatJob = defineJob({
   name: 'heat',
-  version: 1,
+  version: 2,
   input: heatInput,
   output: typed<FlaskHeat>(),
 });

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dutyAt, kilnEnergyKwh } from './energy';
+import { formatPhrase, METRIC } from '../numeric';
+import { judgePaceAsked, judgeVented } from './judgeKiln';
 import { programmeCurve, type Segment } from './programme';
 
 const KILN = { maxRampCPerH: 600, coolTauH: 4 };
@@ -61,5 +63,33 @@ describe('a fall with the vent opened', () => {
     const measured = { climbs: [], cools: [{ tempC: 500, cPerH: 60 }] };
     expect(hours(true, { ...KILN, openTauH: 1, measured })).toBeCloseTo(Math.log(680 / 380), 9);
     expect(hours(true, { ...KILN, measured })).toBeCloseTo(hours(false, { ...KILN, measured }) / 10, 9);
+  });
+});
+
+describe('what is said of an opened fall', () => {
+  const curve = (vented: boolean, kiln = KILN, rampCPerH: number | null = 400) =>
+    programmeCurve([segment({}), segment({ name: 'Down', targetC: 400, rampCPerH, vented })], 500, kiln);
+  it('that it cools unevenly, and whether its pace is known; hands are told to open it', () => {
+    expect(judgeVented(curve(false), KILN)).toEqual([]);
+    const [told] = judgeVented(curve(true), KILN);
+    expect(told).toMatchObject({ weight: 'watch', lead: 'Opened, it cools unevenly.' });
+    expect(formatPhrase(told!.why, METRIC)).toContain('not in its record');
+    expect(formatPhrase(judgeVented(curve(true), { ...KILN, openTauH: 1 })[0]!.why, METRIC)).not.toContain('not in its record'); // prettier-ignore
+    expect(curve(true).segments[1]!.hands[0]).toMatchObject({
+      name: 'Down › Open the vent',
+      what: 'Open the vent',
+    });
+    expect(curve(false).segments[1]!.hands).toEqual([]);
+    // A climb is not opened.
+    expect(programmeCurve([segment({ vented: true })], 500, KILN).segments[0]!.hands).toEqual([]);
+  });
+  it('of a shut one that is slower than asked, how long it would take opened, where that is known', () => {
+    const said = (kiln: typeof KILN & { openTauH?: number }): string =>
+      judgePaceAsked(curve(false, kiln), kiln)
+        .map(({ why }) => formatPhrase(why, METRIC))
+        .join();
+    expect(said({ ...KILN, openTauH: 1 })).toContain('With its vent opened it would take 35 min.');
+    expect(said(KILN)).toContain('a controller that minds it');
+    expect(said(KILN)).not.toContain('vent opened');
   });
 });

@@ -24,7 +24,7 @@ export {
 } from './judgeProgramme';
 export { BOOK_PROGRAMMES, type BookProgramme } from './data/bookProgrammes';
 export { judgeBurnable } from './judgeBurnable';
-export { judgeFlaskSize, judgePaceAsked, judgePeak } from './judgeKiln';
+export { judgeFlaskSize, judgePaceAsked, judgeVented, judgePeak } from './judgeKiln';
 export { ROOM_C, type KilnPace } from './kilnLimits';
 export { interruptedBy, type Interruption } from './interrupt';
 export { readProgramme, type ProgrammeDefaults, type ReadProgramme } from './readProgramme';

@@ -66,6 +66,9 @@ export function handNames(segments: readonly Pick<Segment, 'name' | 'hands'>[]):
   );
 }
 
+/** What hands do where a fall is to go faster than the shut kiln's. */
+const OPEN_VENT = 'Open the vent';
+
 /** Temperatures that a flask is cast at, °C. */
 export const CASTING_RANGE_C = [30, 1000] as const;
 
@@ -117,11 +120,17 @@ export function programmeCurve(
       endH: h,
       fromC: tempC,
       targetC,
-      hands: segment.hands.map((hand, k) => ({
-        name: names[i]![k]!,
-        atH: startH + hand.afterH,
-        what: hand.what,
-      })),
+      hands: [
+        // Nobody but a person opens it.
+        ...(segment.vented && targetC < tempC
+          ? [{ name: `${segment.name} › ${OPEN_VENT}`, atH: startH, what: OPEN_VENT }]
+          : []),
+        ...segment.hands.map((hand, k) => ({
+          name: names[i]![k]!,
+          atH: startH + hand.afterH,
+          what: hand.what,
+        })),
+      ],
     });
     tempC = targetC;
   }

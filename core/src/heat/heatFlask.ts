@@ -19,6 +19,8 @@ export interface HeatRow {
   rimC: number;
   shellC: number;
   waterLeft: number;
+  /** Into the whole flask since it went in, J. */
+  takenJ: number;
 }
 
 /** Half the flask's section at one moment, cells by (j·nr + i). */
@@ -89,7 +91,8 @@ function tracking(start: Flask) {
     if (flask.s >= nextRow || last) {
       nextRow = flask.s + ROW_S;
       const [patternsC, shellC] = [flask.patternsC(), flask.shellC()];
-      rows.push({ h, kilnC: kilnC(flask.s), coreC, patternsC, rimC, shellC, waterLeft: left });
+      const takenJ = 2 * flask.energyInJ;
+      rows.push({ h, kilnC: kilnC(flask.s), coreC, patternsC, rimC, shellC, waterLeft: left, takenJ });
     }
     if (flask.s >= nextSection || last) {
       nextSection = flask.s + SECTION_S;

@@ -6,3 +6,4 @@ export { fitProgramme, type FitAim, type FitAsked, type FitChange, type Programm
 export { CORE_OFF_C, judgeCore, STEAM_RIM_C, type CoreLimits } from './judgeCore';
 export { judgeOut } from './judgeOut';
 export { fitWithin } from './fitWithin';
+export { heaviestLoad, judgeLoad, type KilnLoad } from './judgeLoad';

@@ -19,16 +19,19 @@ export function judgeGlossOff(
   ];
   const seen = say`Seen after ${quantity(glossMin, 'min', 1)}; ${quantity(least, 'min', 0)} to ${quantity(most, 'min', 0)} is usual for it`;
   const at = waterKnown ? say` in this water.` : say` at 22 °C: the water was not read.`;
-  const judged = (weight: Judgement['weight'], lead: string, more: string): Judgement[] => [
-    { rule: 'gloss-off', weight, lead, why: [...seen, ...at, more] },
-  ];
+  const judged = (
+    weight: Judgement['weight'],
+    lead: string,
+    more: string,
+    rule = 'gloss-off',
+  ): Judgement[] => [{ rule, weight, lead, why: [...seen, ...at, more] }];
   if (glossMin < least)
     return judged('watch', 'It set early.', ' Warm water or a warm room: the next mix has less time.');
   if (glossMin > most)
     return judged('watch', 'It set late.', ' Damp or old powder, or cold water: it may be weak.');
   return waterKnown
     ? judged('ok', 'Set as it should.', '')
-    : judged('watch', 'Set as it would at 22 °C.', '');
+    : judged('watch', 'Set as it would at 22 °C.', '', 'gloss-off, water not read');
 }
 
 /** How long a filled flask stood before the kiln, against what its powder asks. h */

@@ -6,6 +6,7 @@ import {
   KilnBody,
   KilnDrive,
   kilnPace,
+  tauOfFalls,
   USUAL_KILN,
   type KilnReadings,
   type RateAt,
@@ -154,5 +155,27 @@ describe('a kiln’s pace out of noisy logs with holes', () => {
       );
       expect(found.offCPerH).toBeGreaterThan(0);
     }
+  });
+});
+
+describe('one time constant of several falls', () => {
+  const rate = (tempC: number, tau: number, offCPerH = 0.5) => ({
+    tempC,
+    cPerH: (tempC - 20) / tau,
+    offCPerH,
+  });
+  it('is that of a kiln which falls by one, and says how sure it is by how far its falls differ', () => {
+    const same = tauOfFalls([300, 400, 500, 600].map((t) => rate(t, 1.25)))!;
+    expect(same.tauH).toBeCloseTo(1.25, 9);
+    const spread = tauOfFalls([rate(300, 1), rate(450, 1.3), rate(600, 1.6)])!;
+    expect(spread.tauH).toBeGreaterThan(1);
+    expect(spread.tauH).toBeLessThan(1.6);
+    expect(spread.offH).toBeGreaterThan(5 * same.offH);
+  });
+  it('goes by the surer ones, and is none of a single fall or of none', () => {
+    expect(tauOfFalls([rate(300, 1, 0.1), rate(500, 2, 200)])!.tauH).toBeCloseTo(1, 1);
+    expect(tauOfFalls([rate(400, 1)])).toBeUndefined();
+    expect(tauOfFalls([])).toBeUndefined();
+    expect(tauOfFalls([rate(25, 1), rate(28, 1)])).toBeUndefined();
   });
 });

@@ -19,6 +19,36 @@ export interface ShownPace {
   cools: RateAt[];
 }
 
+/** One time constant of the cooling that a log shows, with its standard error. h */
+export interface ShownTau {
+  tauH: number;
+  offH: number;
+}
+
+/** Towards the room. °C */
+const ROOM_C = 20;
+/**
+ * The time constant that a kiln's falls show together: the mean of each temperature's own, by how sure each is. The error is the greater of what the
+ * slopes say and of how far the temperatures differ among themselves. Undefined for fewer than two of them.
+ */
+export function tauOfFalls(
+  cools: readonly Pick<RateAt, 'tempC' | 'cPerH' | 'offCPerH'>[],
+): ShownTau | undefined {
+  const each = cools
+    .filter(({ tempC, cPerH }) => tempC > ROOM_C + 10 && cPerH > 0)
+    .map(({ tempC, cPerH, offCPerH }) => {
+      const tauH = (tempC - ROOM_C) / cPerH;
+      // A slope without scatter is not known without error.
+      return { tauH, offH: Math.max((tauH * offCPerH) / cPerH, 0.01 * tauH) };
+    });
+  if (each.length < 2) return undefined;
+  const weights = each.map(({ offH }) => 1 / offH ** 2);
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  const tauH = each.reduce((sum, one, n) => sum + one.tauH * weights[n]!, 0) / total;
+  const spread = each.reduce((sum, one, n) => sum + weights[n]! * (one.tauH - tauH) ** 2, 0) / total;
+  return { tauH, offH: Math.max(Math.sqrt(1 / total), Math.sqrt(spread / (each.length - 1))) };
+}
+
 /** So far from its set point a kiln is driven with all it has, or with nothing. */
 const FULLY_C = 10;
 /** Rows this near a temperature tell its pace there. */

@@ -8,6 +8,7 @@ import {
   judgePeak,
   judgeProgramme,
   judgeStood,
+  judgeVented,
   programmeCurve,
   type BurnoutLimits,
   type Interruption,
@@ -21,7 +22,7 @@ import { judgeWayOut } from './outOfKiln';
 import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
 import { stoodH } from '../invest/ofPowder';
-import { judgeHeat, planHeat, type HeatPlan } from './heatPlan';
+import { judgeFlasksLoad, judgeHeat, planHeat, type HeatPlan } from './heatPlan';
 import { burnNeeds, decidingWords, judgeWax } from './needs';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
@@ -98,7 +99,7 @@ export function planBurnout(
   const limits = { ceilingC: powder?.ceilingC ?? GYPSUM_CEILING_C, rampMaxCPerH, cleanOutH, fastAllowed };
   const heat = planHeat(context, curve);
   // Of a kiln that nobody drives nothing good is said: what is drawn goes on as if it were.
-  const ofCore = lasts ? [] : judgeHeat(context, heat, castingC);
+  const ofCore = lasts ? [] : [...judgeHeat(context, heat, castingC), ...judgeFlasksLoad(context, curve)];
   return known({
     heat,
     burnt: planBurnt(context, curve, castingC),
@@ -113,7 +114,8 @@ export function planBurnout(
     wayOut: judgeWayOut(context, curve),
     judgements: [
       ...judgeFit(context, peakC),
-      ...judgePaceAsked(asPlanned),
+      ...judgePaceAsked(asPlanned, kiln),
+      ...judgeVented(asPlanned, kiln),
       ...judgeWax(context, segments),
       ...(powder ? judgeStood(stoodH(context), powder.setH) : []),
       ...judgeCuts({ doc, asPlanned, curve, heat }),

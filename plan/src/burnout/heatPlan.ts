@@ -1,6 +1,7 @@
 import type { Flask } from '@zero-pour/contracts';
 import {
   judgeCore,
+  judgeLoad,
   say,
   SHELL_MM,
   type FlaskHeat,
@@ -23,6 +24,12 @@ export interface HeatPlan {
   reading: Reading<FlaskHeat>;
 }
 
+/** One flask filled with this pour's mix. */
+const filledWith = ({ innerDiameterMm, heightMm }: Flask, ratio: number): FlaskInput => {
+  const patternsMm = (PATTERNS_AT * innerDiameterMm) / 2;
+  return { innerDiameterMm, heightMm, shellMm: SHELL_MM, ratio, patternsMm };
+};
+
 /** The pour's widest flask as it is filled; undefined while flask or powder is not chosen. */
 export function flaskToHeat({
   doc,
@@ -36,10 +43,20 @@ export function flaskToHeat({
       undefined,
     );
   if (!flask || !powder) return undefined;
-  const { innerDiameterMm, heightMm } = flask;
+  return { flask, input: filledWith(flask, doc.invest.ratio ?? powder.ratioUsual) };
+}
+
+/** Whether the kiln carries all flasks of the pour, once each is reckoned; nothing while one of them is not, or is not chosen. */
+export function judgeFlasksLoad(context: PourContext, curve: Pick<ProgrammeCurve, 'points'>): Judgement[] {
+  const { doc, powder, kiln, flasks, readings } = context;
+  if (!powder || !kiln) return [];
   const ratio = doc.invest.ratio ?? powder.ratioUsual;
-  const patternsMm = (PATTERNS_AT * innerDiameterMm) / 2;
-  return { flask, input: { innerDiameterMm, heightMm, shellMm: SHELL_MM, ratio, patternsMm } };
+  const points = curve.points.map(({ h, tempC }): [number, number] => [h, tempC]);
+  const rows = flasks.flatMap(({ flask }) => {
+    const reading = flask && readings.of(heatJob, { ...filledWith(flask, ratio), kiln: points });
+    return reading?.status === 'known' ? [reading.value.rows] : [];
+  });
+  return rows.length === flasks.length ? judgeLoad(kiln, kiln.powerKw ?? undefined, rows) : [];
 }
 
 /** Its heat under a kiln's curve; undefined while flask or powder is not chosen. */

@@ -1,7 +1,9 @@
+import type { PourDoc } from '@zero-pour/contracts';
 import { heatFlask, plasterOf, type FlaskHeat } from '@zero-pour/core';
 import { heatJob, type HeatInput } from '@zero-pour/jobs';
 import { describe, expect, it } from 'vitest';
 import { planPour, valueOf, type Readings } from '../index';
+import { metalMeets } from './outOfKiln';
 import { fullDoc, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -36,5 +38,29 @@ describe('the way from the kiln to the metal', () => {
   it('cools the patterns below the metal’s range where it takes long', () => {
     expect(leads(1, reckoned)).toEqual(['Hot enough at the patterns. ok']);
     expect(leads(20, reckoned)).toEqual(['Cold at the patterns. watch']);
+  });
+});
+
+describe('what the metal meets', () => {
+  const meets = (
+    outMin: number | undefined,
+    readings?: Readings,
+    change: (doc: PourDoc) => void = () => {},
+  ) => {
+    const doc = fullDoc(ZERO, (made) => {
+      if (outMin !== undefined) made.flasks[0]!.pour.outMin = outMin;
+      change(made);
+    });
+    const { context } = planPour({ doc }, { ...planShop(), ...(readings ? { readings } : {}) });
+    return metalMeets(context, 0, 520);
+  };
+  it('is colder the longer the flask is out, and nothing while one thing is not known', () => {
+    const [soon, late] = [meets(1, reckoned)!, meets(10, reckoned)!];
+    expect(soon.tempC).toBeLessThan(530);
+    expect(soon.tempC - late.tempC).toBeGreaterThan(20);
+    expect(meets(undefined, reckoned)).toBeUndefined();
+    expect(meets(4)).toBeUndefined();
+    expect(meets(4, reckoned, (doc) => void delete doc.burnout.kilnId)).toBeUndefined();
+    expect(meets(4, reckoned, (doc) => void delete doc.invest.powderId)).toBeUndefined();
   });
 });

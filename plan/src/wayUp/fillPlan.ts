@@ -14,6 +14,7 @@ import {
   type Phrase,
 } from '@zero-pour/core';
 import { fillJob, type FillInput } from '@zero-pour/jobs';
+import { metalMeets } from '../burnout/outOfKiln';
 import type { PourContext } from '../context';
 import type { Part } from '../part';
 import { valueOf, type Planned } from '../planned';
@@ -121,7 +122,10 @@ export function planFill(
   const { alloy, temperatures, drive } = known;
   if (temperatures.metalC < alloy.liquidusC)
     return { ...none, judgements: [judgeNotLiquid(temperatures.metalC, alloy.liquidusC)] };
-  const { heat, estimated } = heatOf(known);
+  const { heat: inKiln, estimated } = heatOf(known);
+  // It is what the metal meets that counts, once somebody says how long the way from the kiln takes.
+  const meets = metalMeets(context, flask, temperatures.flaskC);
+  const heat = meets ? { ...inKiln, flaskC: Math.round(meets.tempC) } : inKiln;
   const hottest = {
     flaskC: Math.min(FLASK_MOST_C, context.powder?.ceilingC ?? FLASK_MOST_C),
     metalC: alloy.liquidusC + SUPERHEAT_MOST_C,
@@ -146,10 +150,13 @@ export function planFill(
     guessed && drive.way !== 'vacuum'
       ? say` Reckoned with ${quantity(headMm, 'mm', 0)} of metal above it, until a flask is chosen.`
       : [];
+  const cooled = meets
+    ? say` With the patterns’ plaster at ${quantity(heat.flaskC, 'degC')}, ${quantity(meets.outMin, 'min', 1)} out of the kiln.`
+    : [];
   return {
     ...none,
     wish,
     reading: reading.value,
-    judgements: judged.map((one) => ({ ...one, why: [...one.why, ...assumed] })),
+    judgements: judged.map((one) => ({ ...one, why: [...one.why, ...assumed, ...cooled] })),
   };
 }

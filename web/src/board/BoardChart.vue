@@ -137,6 +137,14 @@ const fits = (text: string, px: number): string =>
             :fill="`url(#heat-${lane.number})`"
             :class="['burnout', { planned: !lane.ran }]"
           />
+          <polyline
+            v-if="lane.core"
+            :points="lane.core"
+            :transform="`translate(0 ${lane.top + 116})`"
+            class="core"
+          >
+            <title>The core of the flask</title>
+          </polyline>
         </template>
         <text
           v-if="lane.poured && !lane.ran && lane.zero !== undefined && shows(lane.zero)"
@@ -154,7 +162,8 @@ const fits = (text: string, px: number): string =>
           :text-anchor="lane.kilnLabel.anchor"
           class="small"
         >
-          {{ lane.ran ? 'burnout' : 'burnout planned' }}{{ lane.kiln ? `, ${lane.kiln}` : '' }}
+          {{ lane.ran ? 'burnout' : 'burnout planned' }}{{ lane.kiln ? `, ${lane.kiln}` : ''
+          }}{{ lane.core ? '; line: core' : '' }}
         </text>
         <template v-for="(moment, i) in lane.moments" :key="i">
           <path
@@ -195,6 +204,11 @@ const fits = (text: string, px: number): string =>
 </template>
 
 <style scoped>
+.core {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
 .burnout.planned {
   opacity: 0.5;
   stroke: var(--ink);

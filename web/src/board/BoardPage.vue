@@ -20,6 +20,7 @@ import UnreadLines from '../components/UnreadLines.vue';
 import BoardChart from './BoardChart.vue';
 import BeginWith from './BeginWith.vue';
 import EmptyShop from './EmptyShop.vue';
+import { useBoardHeat } from './useBoardHeat';
 
 const NEXT_SHOWN = 7;
 
@@ -34,6 +35,7 @@ const now = useSlowNow();
 const board = useBoard();
 const molds = useMolds();
 const rows = computed(() => board.rows);
+useBoardHeat(rows);
 const next = computed(() => board.next);
 const conflicts = computed(() => boardConflicts(rows.value, now.value, (at) => formatMoment(at, now.value)));
 const moldsLate = computed(() => moldConflicts(board.molds, now.value, (at) => formatMoment(at, now.value)));

@@ -6,7 +6,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { heatColour } from '../theme/heat';
 import { boardLanes } from './boardLanes';
 import { busyRows } from './busyStretches';
-import { burnoutProfile } from './burnoutProfile';
+import { burnoutProfile, coreLine } from './burnoutProfile';
 import { placeBlocks } from './placeBlocks';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
@@ -53,6 +53,21 @@ describe('the burnout’s profile', () => {
     expect(profile.stops.map((s) => s.colour)).toContain(heatColour(730));
     expect(profile.stops[0]?.offset).toBe(0);
     expect(profile.stops.at(-1)?.offset).toBe(1);
+  });
+  it('has the core on the same scale, as far as it is in view', () => {
+    const axis = timeAxis(0, 10 * HOUR_MS, 100, 700);
+    const core = Array.from({ length: 601 }, (_, n) => ({ h: n / 60 - 2, coreC: 40 * (n / 60) }));
+    const points = coreLine(core, 0, 6 * HOUR_MS, axis, 62)!.split(' ').map((one) => one.split(',').map(Number)); // prettier-ignore
+    expect(points[0]![0]).toBeGreaterThanOrEqual(axis.x(0) - 1e-6);
+    expect(points.at(-1)![0]).toBeLessThanOrEqual(axis.x(6 * HOUR_MS) + 0.1);
+    expect(points.at(-1)![1]!).toBeCloseTo(-(40 * 8 * 62) / 800, 0);
+    expect(coreLine(core, 40 * HOUR_MS, 60 * HOUR_MS, axis, 62)).toBeUndefined();
+  });
+  it('has no core in its lane while that is not reckoned', () => {
+    const axis = timeAxis(NOW.getTime(), NOW.getTime() + 40 * HOUR_MS, 150, 900);
+    const lanes = boardLanes(rows, [], axis);
+    expect(lanes.some(({ profile }) => profile)).toBe(true);
+    expect(lanes.every(({ core }) => core === undefined)).toBe(true);
   });
   it('is nothing when it lies outside the axis', () => {
     const { curve } = valueOf(rows[0]!.plan.burnout)!;

@@ -1,5 +1,5 @@
 import { valueOf, type Block, type BoardRow, type MoldRow, type Moment } from '@zero-pour/plan';
-import { burnoutProfile } from './burnoutProfile';
+import { burnoutProfile, coreLine } from './burnoutProfile';
 import { placeBlocks } from './placeBlocks';
 import type { TimeAxis } from './timeAxis';
 
@@ -22,10 +22,19 @@ export interface Lane {
   moments: Pick<Moment, 'at' | 'done'>[];
   blocks: ReturnType<typeof placeBlocks>;
   profile: ReturnType<typeof burnoutProfile> | undefined;
+  /** The core of its widest flask, once that is reckoned; nothing of a kiln that nobody drives. */
+  core: string | undefined;
   /** It went into the kiln. */
   ran: boolean;
   kilnIn: number | undefined;
   kiln: string | undefined;
+}
+
+function coreOf({ plan, times }: BoardRow, axis: TimeAxis, until: number): string | undefined {
+  const reading = valueOf(plan.burnout)?.heat?.reading;
+  return times && reading?.status === 'known'
+    ? coreLine(reading.value.rows, times.kilnIn, until, axis, PROFILE)
+    : undefined;
 }
 
 function laneOfPour(row: BoardRow, axis: TimeAxis): Lane {
@@ -47,6 +56,7 @@ function laneOfPour(row: BoardRow, axis: TimeAxis): Lane {
     poured: times?.poured ?? false,
     moments: times?.moments.filter(({ stage }) => stage !== 'pour') ?? [],
     blocks: placeBlocks(times?.blocks ?? [], axis),
+    core: shows && !burnout.lasts ? coreOf(row, axis, until) : undefined,
     profile: shows ? burnoutProfile(burnout.curve, times.kilnIn, until, axis, PROFILE) : undefined,
     ran,
     kilnIn: times?.kilnIn,
@@ -69,6 +79,7 @@ function laneOfMold({ mold, times }: MoldRow, axis: TimeAxis): Lane {
     moments: begins.map(({ at }) => ({ at, done: false })),
     blocks: placeBlocks(blocks satisfies Block[], axis),
     profile: undefined,
+    core: undefined,
     ran: false,
     kilnIn: undefined,
     kiln: undefined,

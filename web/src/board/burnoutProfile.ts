@@ -12,6 +12,31 @@ export interface BurnoutProfile {
 }
 
 const FULL_SCALE_C = 800;
+const rise = (tempC: number, heightPx: number): number =>
+  -Math.max(2, (Math.min(tempC, FULL_SCALE_C) / FULL_SCALE_C) * heightPx);
+/** Drawn so finely: the eye tells no more. px */
+const APART_PX = 3;
+
+/** The flask's core as a line on the same scale, as far as it is reckoned and in view; undefined where nothing of it is. */
+export function coreLine(
+  rows: readonly { h: number; coreC: number }[],
+  kilnIn: number,
+  until: number,
+  axis: TimeAxis,
+  heightPx: number,
+): string | undefined {
+  const points: string[] = [];
+  let last = -Infinity;
+  for (const { h, coreC } of rows) {
+    const at = kilnIn + h * HOUR_MS;
+    if (at < axis.from || at > Math.min(until, axis.to)) continue;
+    const x = axis.x(at);
+    if (x - last < APART_PX) continue;
+    last = x;
+    points.push(`${x.toFixed(1)},${rise(coreC, heightPx).toFixed(1)}`);
+  }
+  return points.length < 2 ? undefined : points.join(' ');
+}
 /** Colour stops between the corners of the curve: the ramp bends, a straight mix of two ends would not. */
 const STOPS = 24;
 
@@ -27,11 +52,9 @@ export function burnoutProfile(
   const to = Math.min(until, axis.to);
   if (to <= from) return undefined;
   const tempAt = (at: number): number => temperatureAt(curve, (at - kilnIn) / HOUR_MS);
-  const rise = (tempC: number): number =>
-    -Math.max(2, (Math.min(tempC, FULL_SCALE_C) / FULL_SCALE_C) * heightPx);
   const corners = curve.points.map((p) => kilnIn + p.h * HOUR_MS).filter((at) => at > from && at < to);
   const outline = [from, ...corners, to].map(
-    (at) => `L${axis.x(at).toFixed(1)} ${rise(tempAt(at)).toFixed(1)}`,
+    (at) => `L${axis.x(at).toFixed(1)} ${rise(tempAt(at), heightPx).toFixed(1)}`,
   );
   const [left, right] = [axis.x(from), axis.x(to)];
   return {

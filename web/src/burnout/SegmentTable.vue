@@ -50,7 +50,7 @@ function setHand(
 
 <template>
   <ol class="segments">
-    <li v-for="({ segment, startH, endH, targetC }, i) in placed" :key="i">
+    <li v-for="({ segment, startH, endH, fromC, targetC }, i) in placed" :key="i">
       <v-text-field
         class="two"
         label="Stage"
@@ -127,6 +127,15 @@ function setHand(
         :readonly="readonly"
         maxlength="120"
         @update:model-value="(what) => what && setHand(i, segment, { what })"
+      />
+      <v-checkbox
+        v-if="targetC < fromC"
+        class="two"
+        label="Vent opened while it falls"
+        :model-value="segment.vented ?? false"
+        :readonly="readonly"
+        hide-details
+        @update:model-value="(vented) => change(i, { vented: vented === true })"
       />
     </li>
   </ol>

@@ -80,6 +80,7 @@ function drop(run: KilnRun): void {
           :curve="curve"
           class="mt-3"
           @take="(measured) => emit('change', { ...kiln, measured })"
+          @opened="(openTauH) => emit('change', { ...kiln, openTauH })"
         />
         <div class="acts mt-3">
           <a :href="`/api/kiln-runs/${shown.id}/readings.csv`" download class="text-button">Save as CSV</a>

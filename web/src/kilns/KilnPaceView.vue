@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Kiln, KilnCurve } from '@zero-pour/contracts';
-import { kilnPace } from '@zero-pour/core';
+import { formatQuantity, kilnPace, tauOfFalls } from '@zero-pour/core';
 import { readingsFrom } from '@zero-pour/plan';
 import { computed } from 'vue';
 import NumberList from '../components/NumberList.vue';
@@ -9,7 +9,7 @@ import { rateRow } from './logWords';
 
 /** How fast the kiln went by itself in this log, to be taken into its record by a press. */
 const props = defineProps<{ kiln: Kiln; curve: KilnCurve }>();
-const emit = defineEmits<{ take: [measured: NonNullable<Kiln['measured']>] }>();
+const emit = defineEmits<{ take: [measured: NonNullable<Kiln['measured']>]; opened: [tauH: number] }>();
 const units = useUnits();
 const pace = computed(() => kilnPace(readingsFrom(props.curve, Date.parse(props.curve.run.startedAt))));
 const shows = computed(() => pace.value.climbs.length + pace.value.cools.length > 0);
@@ -18,6 +18,9 @@ const isTaken = computed(() => {
   return measured?.from === props.curve.run.name && measured.at === props.curve.run.startedAt;
 });
 
+/** One figure of all its falls: of use where somebody knows that they were with the vent opened. */
+const tau = computed(() => tauOfFalls(pace.value.cools));
+const hours = (value: number): string => formatQuantity({ value, unit: 'h', digits: 2 }, units.choice);
 function take(): void {
   const kept = (rates: typeof pace.value.climbs) =>
     rates
@@ -53,6 +56,12 @@ function take(): void {
         Slope of one passage through each temperature, ± twice its standard error. Another load, or another
         day’s voltage, is another pace. Just after a cut-off it is the elements that cool, then what they
         heat.
+      </p>
+      <p v-if="tau" class="num">
+        As one time constant of cooling: {{ hours(tau.tauH) }} ± {{ hours(2 * tau.offH) }}.
+        <button type="button" class="text-button" @click="emit('opened', Math.round(tau.tauH * 100) / 100)">
+          its vent was open in this log: keep it as the opened one
+        </button>
       </p>
       <p v-if="isTaken">Plans count with these.</p>
       <v-btn v-else size="small" @click="take">Plan with these</v-btn>

@@ -10,6 +10,7 @@ import DoneLine from '../../components/DoneLine.vue';
 import SameAgain from '../SameAgain.vue';
 import StageHead from '../StageHead.vue';
 import CastingCard from './CastingCard.vue';
+import FromRecord from './FromRecord.vue';
 import { ButtonBack } from '../../metal';
 import PourField from '../PourField.vue';
 
@@ -89,6 +90,7 @@ watch(() => route.hash, focusCounts);
     <h2>All of it</h2>
     <div class="form-grid two">
       <PourField :at="['result', 'buttonBackG']" />
+      <FromRecord v-if="poured" />
       <NoteField
         label="Note on the result"
         :rows="2"
