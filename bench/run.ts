@@ -1,9 +1,10 @@
-// npm run bench -- exposure | gates | heat | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
 import { measureHeat } from './heat';
+import { measureKilnReadings } from './kilnReadings';
 import { measureMold } from './mold';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
@@ -14,6 +15,7 @@ const BENCHES = {
   exposure: measureExposure,
   gates: measureGates,
   heat: measureHeat,
+  kilnReadings: measureKilnReadings,
   mesh: measureMesh,
   mold: measureMold,
   orient: measureOrient,
