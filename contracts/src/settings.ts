@@ -58,9 +58,9 @@ export type Joints = z.infer<typeof jointsSchema>;
 /** What powder is mixed and flasks stand in under the vacuum; what is absent nobody has said. */
 export const investingSchema = z.strictObject({
   bowlMl: quantitySchema('Largest bowl', 'ml', [100, 50_000], { digits: 0, hint: 'to its brim' }).optional(),
-  flasksAtOnce: quantitySchema('Flasks under the vacuum together', 'count', [1, 20], {
+  flasksAtOnce: quantitySchema('Flasks under vacuum', 'count', [1, 20], {
     whole: true,
-    hint: 'empty: one',
+    hint: 'together; empty: one',
   }).optional(),
 });
 export type Investing = z.infer<typeof investingSchema>;

@@ -1,5 +1,13 @@
 import { pouredAt, type Pour, type ShopFile } from '@zero-pour/contracts';
-import { drivenSegments, KilnBody, KilnDrive, USUAL_KILN, type Segment } from '@zero-pour/core';
+import {
+  drivenSegments,
+  KilnBody,
+  KilnDrive,
+  MIDDLE_TO_5,
+  pourTemperatures,
+  USUAL_KILN,
+  type Segment,
+} from '@zero-pour/core';
 import { demoId } from './demoId';
 import { DEMO_LISTS } from './shop';
 
@@ -23,7 +31,9 @@ export function demoKilnRuns(pours: readonly Pour[]): ShopFile['kilnRuns'] {
     const { burnout } = pour?.doc ?? {};
     const programme = DEMO_LISTS.programme.find(({ id }) => id === burnout?.programmeId);
     const poured = pour && pouredAt(pour.doc);
-    if (!pour || !burnout?.kilnId || !burnout.startedAt || !programme || !poured) return [];
+    const alloy = DEMO_LISTS.alloy.find(({ id }) => id === pour?.doc.brief.alloyId);
+    if (!pour || !burnout?.kilnId || !burnout.startedAt || !programme || !poured || !alloy) return [];
+    const { lowC, highC } = pourTemperatures(alloy, pour.doc.brief.castClass).flask;
     const hours = (Date.parse(poured) - Date.parse(burnout.startedAt)) / 3_600_000;
     const day = burnout.startedAt.slice(0, 10);
     return [
@@ -36,16 +46,21 @@ export function demoKilnRuns(pours: readonly Pour[]): ShopFile['kilnRuns'] {
             name: `kiln-1 ${day}.csv`,
             startedAt: burnout.startedAt,
           },
-          ...nightOf(programme.segments, hours, out),
+          ...nightOf(programme.segments, { castingC: MIDDLE_TO_5.of({ L: lowC, H: highC }), hours, out }),
         },
       },
     ];
   });
 }
 
-function nightOf(segments: readonly Segment[], hours: number, out?: readonly [number, number]) {
+interface Went {
+  castingC: number;
+  hours: number;
+  out: readonly [number, number] | undefined;
+}
+function nightOf(segments: readonly Segment[], { castingC, hours, out }: Went) {
   const drive = new KilnDrive(new KilnBody(KILN_1));
-  drive.begin(drivenSegments(segments, 510));
+  drive.begin(drivenSegments(segments, castingC));
   const count = Math.floor((hours * 3600) / EVERY_S);
   const rows = Array.from({ length: count + 1 }, (_, n) => {
     const h = (n * EVERY_S) / 3600;

@@ -102,13 +102,13 @@ function take(): void {
           >The shortest that keeps all</v-btn
         >
         <template v-if="hoursThere !== undefined && hoursThere > 0">
-          <MomentField
-            v-if="state.status !== 'working'"
-            label="It goes in at"
-            class="goes-in"
-            :model-value="goesIn ?? new Date(between!.kilnIn).toISOString()"
-            @update:model-value="(at) => (goesIn = at)"
-          />
+          <div class="goes-in">
+            <MomentField
+              label="It goes in at"
+              :model-value="goesIn ?? new Date(between!.kilnIn).toISOString()"
+              @update:model-value="(at) => (goesIn = at)"
+            />
+          </div>
           <v-btn size="small" :disabled="state.status === 'working'" @click="find('mend', hoursThere)"
             >One that takes {{ formatHours(hoursThere) }}, to the pour</v-btn
           >

@@ -90,7 +90,6 @@ watch(() => route.hash, focusCounts);
     <h2>All of it</h2>
     <div class="form-grid two">
       <PourField :at="['result', 'buttonBackG']" />
-      <FromRecord v-if="poured" />
       <NoteField
         label="Note on the result"
         :rows="2"
@@ -110,6 +109,7 @@ watch(() => route.hash, focusCounts);
       <button type="button" class="text-button" @click="emit('goTo', 'pour')">Pour</button>
     </p>
   </section>
+  <FromRecord v-if="poured" />
   <SameAgain v-if="poured" :pour="pour" class="mt-6" />
 </template>
 
