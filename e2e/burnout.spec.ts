@@ -166,10 +166,11 @@ test('two makers’ programmes made one, mended by the core, run hastened on the
     await suffer({ powerOut: false, pace: 3600 });
     await expect.poll(async () => (await device()).reading.segment, SLOW).toBe(3);
     await page.getByRole('button', { name: 'Stop the kiln' }).click();
-    const leftMin = async (): Promise<number> => {
-      const [, h, min] = /(\d+):(\d\d)/.exec(await page.locator('.left').first().innerText())!;
+    const minutesIn = (text: string): number => {
+      const [, h, min] = /(\d+):(\d\d)/.exec(text)!;
       return 60 * Number(h) + Number(min);
     };
+    const leftMin = async (): Promise<number> => minutesIn(await page.locator('.left').first().innerText());
     const before = await leftMin();
     await page.getByRole('button', { name: 'Count it: power out' }).click(SLOW);
     await expect(page.getByText('It is ready later.')).toBeVisible();
@@ -178,6 +179,13 @@ test('two makers’ programmes made one, mended by the core, run hastened on the
     const ways = page.getByRole('region', { name: 'What happened at the kiln' });
     await expect(ways.getByText(/^Go on as it is, ready in/)).toBeVisible();
     await allKept(page);
+    // The board tells the same zero as the ticket, and draws the core beneath it.
+    const moved = await leftMin();
+    await page.goto(shop.address);
+    await page.getByRole('button', { name: /^\d+ more$/ }).click();
+    const zero = page.locator('.hands > li', { hasText: 'Zero: pour 30' });
+    expect(Math.abs(minutesIn(await zero.locator('.t').innerText()) - moved)).toBeLessThanOrEqual(2);
+    await expect(page.locator('polyline.core').first()).toBeVisible(SLOW);
   });
   expect(problems).toEqual([]);
 });

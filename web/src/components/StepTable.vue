@@ -29,6 +29,12 @@ const spent = (step: TimedStep): string => {
   const at = clockTime(Date.parse(doneAt), 'HH:mm');
   return startedAt ? `${at}, took ${formatStopwatch(Date.parse(doneAt) - Date.parse(startedAt))}` : at;
 };
+/** It was done after its time, or is still to be done past it. */
+function isLate(step: TimedStep): boolean {
+  if (step.endsAt === undefined || step.record?.skipped) return false;
+  const { doneAt } = step.record ?? {};
+  return (doneAt ? Date.parse(doneAt) : now.value.getTime()) > step.endsAt;
+}
 </script>
 
 <template>
@@ -56,6 +62,7 @@ const spent = (step: TimedStep): string => {
           <template v-if="running(step)">{{ formatStopwatch(elapsed(step)) }}</template>
           <template v-else>{{ spent(step) }}</template>
           <div v-if="timeWords(step)" class="odd">{{ timeWords(step) }}</div>
+          <div v-if="step.late && isLate(step)" class="odd">Late: {{ step.late }}</div>
         </td>
         <td class="acts">
           <template v-if="!isLeft(step)"

@@ -8,6 +8,7 @@ import { buttonOf, flatText, showInPour, typeInto } from '../../testing/showInPo
 import InvestStage from '../stages/InvestStage.vue';
 
 const shop = useFakeShop();
+const flat = (part: { text: () => string }): string => part.text().replace(/\s+/g, ' ');
 
 /** Pour 31 with its two bands in two flasks. */
 async function inTwoFlasks() {
@@ -33,7 +34,7 @@ describe('the bowls of a pour', () => {
 
   it('fill several flasks in turn, from one bowl', async () => {
     const { page } = await inTwoFlasks();
-    const bowls = flatText(page.get('[aria-label=Bowls]'));
+    const bowls = flat(page.get('[aria-label=Bowls]'));
     expect(bowls).toContain('One bowl, in this order');
     expect(bowls).toMatch(/Flask 1\s*4:30 to 5:30\s*5:30 to 7:00/);
     expect(bowls).toMatch(/Flask 2\s*5:30 to 6:30\s*7:00 to 8:30/);
@@ -42,7 +43,7 @@ describe('the bowls of a pour', () => {
   it('are two where the person wants it; what was noted of the first stays with it when the second begins', async () => {
     const { page, doc, handle } = await inTwoFlasks();
     await typeInto(page, 'Bowls', '2');
-    const [one, two] = [0, 1].map((n) => flatText(page.findAll('.bowls > li')[n]!));
+    const [one, two] = [0, 1].map((n) => flat(page.findAll('.bowls > li')[n]!));
     expect(one).toContain('Bowl 1, at hand');
     expect(two).toContain('Bowl 2, to come');
     expect(flatText(page)).not.toContain('begin bowl 2');
@@ -62,6 +63,26 @@ describe('the bowls of a pour', () => {
     expect(flatText(page)).toMatch(/Bowl 1, mixed, powder in at \d\d:\d\d/);
     expect(powderStep(handle.plan.value)[0]!.name).toBe('Bowl 2: powder into the water');
     expect(flatText(page)).not.toContain('begin bowl 3');
+  });
+});
+
+describe('a step that is late', () => {
+  it('says what it risks, done late or still to be done; one in time or left out says nothing', async () => {
+    const { page, handle } = showInPour(shop, 31, InvestStage);
+    const began = Date.now() - 6 * 60_000;
+    const at = (min: number): string => new Date(began + min * 60_000).toISOString();
+    handle.set(['invest', 'powderInAt'], at(0));
+    handle.set(['invest', 'steps', 'mix'], { doneAt: at(2.9) });
+    handle.set(['invest', 'steps', 'bowl'], { doneAt: at(5.5) });
+    await nextTick();
+    const text = flatText(page);
+    expect(text).not.toContain('Late: Thick slurry');
+    expect(text).toContain('Late: Bubbles stay in the slurry.');
+    expect(text).toContain('Late: Water lines on the casting.');
+    expect(text).not.toContain('Late: Nodules');
+    handle.set(['invest', 'steps', 'pour'], { skipped: true });
+    await nextTick();
+    expect(flatText(page)).not.toContain('Late: Water lines');
   });
 });
 
