@@ -23,6 +23,9 @@ describe('wax in a flask', () => {
     expect(said(held(150, 0.5))).toBe('watch');
     expect(said(held(150, 2, 'button up'))).toBe('watch');
     expect(said(held(null, 3))).toBe('watch');
+    const turned = (afterH: number) =>
+      said({ ...held(150, 2), hands: [{ afterH, what: 'Turn the flask, button up' }] });
+    expect([turned(2), turned(0.5)]).toEqual(['ok', 'watch']);
   });
   it('drains in every programme of the book but those that go into a hot kiln', () => {
     for (const { name, segments } of BOOK_PROGRAMMES)

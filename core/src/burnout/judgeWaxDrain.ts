@@ -7,11 +7,17 @@ const DRAINS_C = [90, 200] as const;
 /** … for so long at least (*shop default*, ours). h */
 const DRAIN_H = 1;
 
+/** Hours of a hold until somebody turns the flask in it, counted from the stage's begin. */
+function drainedH({ holdH, hands }: Segment): number {
+  const turn = hands.find(({ what }) => /turn/i.test(what));
+  return Math.min(holdH, turn?.afterH ?? Infinity);
+}
+
 /** Whether wax has a hold to run out in before the kiln goes on; what is left of it boils and breaks the mold, or burns. */
 export function judgeWaxDrain(segments: readonly Segment[]): Judgement[] {
   const [low, high] = DRAINS_C;
   const held = segments.filter(({ targetC }) => targetC !== null && targetC >= low && targetC <= high);
-  const holdH = held.reduce((sum, one) => sum + (one.flaskWay === 'button down' ? one.holdH : 0), 0);
+  const holdH = held.reduce((sum, one) => sum + (one.flaskWay === 'button down' ? drainedH(one) : 0), 0);
   if (holdH >= DRAIN_H - 1e-6)
     return [
       {

@@ -45,6 +45,8 @@ describe('the bowls of a pour', () => {
     await typeInto(page, 'Bowls', '2');
     const [one, two] = [0, 1].map((n) => flat(page.findAll('.bowls > li')[n]!));
     expect(one).toContain('Bowl 1, at hand');
+    expect(flatText(page)).toMatch(/Powder, bowl 1\s*\d+ g\s*\d+ g in all/);
+    expect(flatText(page)).not.toContain('Flask filled and setting');
     expect(two).toContain('Bowl 2, to come');
     expect(flatText(page)).not.toContain('begin bowl 2');
     await typeInto(page, 'Powder, weighed', '610');
@@ -63,6 +65,7 @@ describe('the bowls of a pour', () => {
     expect(flatText(page)).toMatch(/Bowl 1, mixed, powder in at \d\d:\d\d/);
     expect(powderStep(handle.plan.value)[0]!.name).toBe('Bowl 2: powder into the water');
     expect(flatText(page)).not.toContain('begin bowl 3');
+    expect(flatText(page)).toContain('Flask filled and setting');
   });
 });
 

@@ -51,6 +51,25 @@ function takeHelp(): void {
       segments.map((one) => ({ ...one, hands: [...one.hands] })),
     );
 }
+/** What goes into the bowl at hand; of several the sum stands beneath, so that nobody weighs it into one. */
+const weighed = computed(() => {
+  const { bowls, at, ...all } = mix.value ?? {};
+  const bowl = bowls?.[at ?? 0];
+  if (!bowl || !bowls) return [];
+  const several = bowls.length > 1;
+  const of = several ? `, bowl ${at! + 1}` : '';
+  const one = (name: string, what: 'powder' | 'water' | 'boric') => {
+    const figure = bowl[what];
+    return figure ? [{ name, figure, inAll: several ? all[what] : undefined }] : [];
+  };
+  return [
+    ...one(`Powder${of}`, 'powder'),
+    ...one(`Water${of}`, 'water'),
+    ...one('Boric acid, in the water', 'boric'),
+  ];
+});
+/** While another bowl is to be mixed the flasks are not all filled. */
+const isLastBowl = computed(() => !mix.value || mix.value.at === mix.value.bowls.length - 1);
 const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
 </script>
 
@@ -96,17 +115,13 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
   </p>
   <PlannedNote :planned="plan.mix" @go-to="(s) => emit('goTo', s)" />
   <div v-if="mix" class="weigh">
-    <div>
-      <span class="mute">Powder</span
-      ><FigureValue :figure="mix.powder" class="big" @go-to="(s) => emit('goTo', s)" />
-    </div>
-    <div>
-      <span class="mute">Water</span
-      ><FigureValue :figure="mix.water" class="big" @go-to="(s) => emit('goTo', s)" />
-    </div>
-    <div v-if="mix.boric">
-      <span class="mute">Boric acid, in the water</span
-      ><FigureValue :figure="mix.boric" class="big" @go-to="(s) => emit('goTo', s)" />
+    <div v-for="one in weighed" :key="one.name">
+      <span class="mute">{{ one.name }}</span><FigureValue
+        :figure="one.figure"
+        class="big"
+        @go-to="(s) => emit('goTo', s)"
+      />
+      <span v-if="one.inAll" class="mute">{{ formatQuantity(one.inAll, units.choice) }} in all</span>
     </div>
     <div>
       <span class="mute">Working time</span>
@@ -147,6 +162,7 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
     @change="(at) => set(['invest', 'glossOffAt'], at)"
   />
   <DoneLine
+    v-if="isLastBowl || doc.doneAt"
     label="Flask filled and setting"
     :at="doc.doneAt"
     @change="(at) => set(['invest', 'doneAt'], at)"
