@@ -7,6 +7,7 @@ import { answerErrors } from './routes/answerErrors';
 import { blobRoutes } from './routes/blobRoutes';
 import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
+import { calendarRoutes } from './routes/calendarRoutes';
 import { deviceRoutes } from './routes/deviceRoutes';
 import { kilnRunRoutes } from './routes/kilnRunRoutes';
 import { patternRoutes } from './routes/patternRoutes';
@@ -57,6 +58,7 @@ export function createApp(services: Services, webFolder: string): Express {
     '/api',
     shopRoutes(services),
     patternRoutes(services),
+    calendarRoutes(services),
     readingRoutes(services),
     blobRoutes(services),
     pourRoutes(services),

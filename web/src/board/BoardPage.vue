@@ -19,6 +19,7 @@ import { formatDay, formatLeft, formatMoment } from '../time/formatMoment';
 import UnreadLines from '../components/UnreadLines.vue';
 import BoardChart from './BoardChart.vue';
 import BeginWith from './BeginWith.vue';
+import CalendarLinks from './CalendarLinks.vue';
 import EmptyShop from './EmptyShop.vue';
 import { useBoardHeat } from './useBoardHeat';
 
@@ -142,6 +143,7 @@ function move(conflict: BoardConflict): void {
         <button v-if="next.length > NEXT_SHOWN" type="button" class="text-button" @click="more = !more">
           {{ more ? 'Fewer' : `${next.length - NEXT_SHOWN} more` }}
         </button>
+        <CalendarLinks v-if="next.length > 0" />
         <div
           v-for="conflict in conflicts"
           :key="conflict.row.pour.id + conflict.judgement.rule"

@@ -24,9 +24,17 @@ const print = (): void => window.print();
   <aside class="ticket" aria-label="Ticket">
     <div class="top">
       <b>Pour {{ pour.number }}</b>
-      <button type="button" class="text-button num no-print" @click="print">
-        {{ poured ? 'as poured' : 'ticket' }}, print
-      </button>
+      <span class="no-print">
+        <a
+          v-if="zero !== undefined && !poured"
+          :href="`/api/calendar.ics?pour=${pour.id}`"
+          :download="`pour ${pour.number}.ics`"
+          >calendar</a
+        >
+        <button type="button" class="text-button num" @click="print">
+          {{ poured ? 'as poured' : 'ticket' }}, print
+        </button>
+      </span>
     </div>
     <div class="title">
       {{ pourTitle(plan.context)
@@ -191,5 +199,9 @@ abbr {
     border: 1px solid var(--ink);
     max-width: 110mm;
   }
+}
+.top a {
+  margin-right: 12px;
+  font-size: 14px;
 }
 </style>
