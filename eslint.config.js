@@ -75,8 +75,8 @@ export default ts.config(
   ),
   only(
     ['server/src/**'],
-    ['@zero-pour/web', '@zero-pour/plan', 'vue'],
-    'The server stands on jobs, contracts and core.',
+    ['@zero-pour/web', 'vue'],
+    'The server stands on plan, jobs, contracts and core.',
   ),
   only(
     ['web/src/**'],

@@ -143,7 +143,6 @@ function move(conflict: BoardConflict): void {
         <button v-if="next.length > NEXT_SHOWN" type="button" class="text-button" @click="more = !more">
           {{ more ? 'Fewer' : `${next.length - NEXT_SHOWN} more` }}
         </button>
-        <CalendarLinks v-if="next.length > 0" />
         <div
           v-for="conflict in conflicts"
           :key="conflict.row.pour.id + conflict.judgement.rule"
@@ -167,6 +166,7 @@ function move(conflict: BoardConflict): void {
             {{ formatPhrase(judgement.why, units.choice) }}
           </p>
         </div>
+        <CalendarLinks v-if="next.length > 0" />
       </aside>
     </template>
   </div>

@@ -27,6 +27,7 @@ const { copy, copied, isSupported } = useClipboard();
   font-size: 14px;
 }
 code {
+  margin-right: 8px;
   overflow-wrap: anywhere;
 }
 </style>

@@ -57,8 +57,10 @@ function take(): void {
         day’s voltage, is another pace. Just after a cut-off it is the elements that cool, then what they
         heat.
       </p>
-      <p v-if="tau" class="num">
-        As one time constant of cooling: {{ hours(tau.tauH) }} ± {{ hours(2 * tau.offH) }}.
+      <p v-if="tau" class="mt-2">
+        As one time constant of cooling:
+        <span class="num">{{ hours(tau.tauH) }} ± {{ hours(2 * tau.offH) }}</span
+        >.
         <button type="button" class="text-button" @click="emit('opened', Math.round(tau.tauH * 100) / 100)">
           its vent was open in this log: keep it as the opened one
         </button>

@@ -60,6 +60,14 @@ describe('logs of a kiln', () => {
     const [changed] = logs.emitted('change')!.at(-1) as [ReturnType<typeof kilnOf>];
     expect(changed.measured!.climbs.map(({ tempC }) => tempC)).toContain(700);
     expect(changed.measured).toMatchObject({ from: 'night.csv' });
+    // Only somebody knows that its vent was open.
+    const tau = /As one time constant of cooling:\s*(?:(\d+) h)? ?(\d+)?/.exec(flatText(logs));
+    expect(tau).not.toBeNull();
+    await buttonOf(logs, 'its vent was open in this log: keep it as the opened one').trigger('click');
+    const [opened] = logs.emitted('change')!.at(-1) as [ReturnType<typeof kilnOf>];
+    expect(opened.openTauH).toBeGreaterThan(1);
+    expect(opened.openTauH).toBeLessThan(12);
+    expect(opened.measured).toBe(kilnOf().measured);
   });
 
   it('go away for good only by a second press', async () => {

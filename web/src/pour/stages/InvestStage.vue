@@ -53,11 +53,11 @@ function takeHelp(): void {
 }
 /** What goes into the bowl at hand; of several the sum stands beneath, so that nobody weighs it into one. */
 const weighed = computed(() => {
-  const { bowls, at, ...all } = mix.value ?? {};
-  const bowl = bowls?.[at ?? 0];
-  if (!bowl || !bowls) return [];
+  if (!mix.value) return [];
+  const { bowls, at, ...all } = mix.value;
+  const bowl = bowls[at]!;
   const several = bowls.length > 1;
-  const of = several ? `, bowl ${at! + 1}` : '';
+  const of = several ? `, bowl ${at + 1}` : '';
   const one = (name: string, what: 'powder' | 'water' | 'boric') => {
     const figure = bowl[what];
     return figure ? [{ name, figure, inAll: several ? all[what] : undefined }] : [];
