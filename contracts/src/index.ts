@@ -63,6 +63,7 @@ export {
   usualPouring,
   type Bath,
   type CureSetup,
+  type BenchExceptionDay,
   type Investing,
   type Joints,
   type Pouring,

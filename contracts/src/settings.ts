@@ -18,6 +18,20 @@ export const benchDaySchema = z.strictObject({
   toMin: minuteSchema,
 });
 
+/** A day of the shop's calendar. */
+const dateSchema = z.iso.date();
+/** Days on which the bench is otherwise than its weekday; without minutes the whole day. */
+export const benchExceptionSchema = z.strictObject({
+  key: keySchema,
+  from: dateSchema,
+  to: dateSchema,
+  open: z.boolean(),
+  fromMin: minuteSchema.optional(),
+  toMin: minuteSchema.optional(),
+  note: z.string().max(120),
+});
+export type BenchExceptionDay = z.infer<typeof benchExceptionSchema>;
+
 /** The lamp that prints are cured under. */
 export const cureSetupSchema = z.strictObject({
   lampNm: quantitySchema('Wavelength', 'nm', LIGHT_NM).nullable(),
@@ -116,6 +130,8 @@ export const settingsSchema = z.strictObject({
   timeZone: timeZoneSchema,
   /** Sunday first. */
   benchHours: z.array(benchDaySchema).length(7),
+  /** In the order in which they were said: a later one comes before an earlier one. */
+  benchExceptions: z.array(benchExceptionSchema).max(200).optional(),
   newMetalPercent: newMetalSchema,
   /** The fixed plate of the shop's own parts that every new resin is tried on. */
   testSet: z.array(z.strictObject({ patternId: idSchema, castClass: z.enum(TUNED_CLASSES) })).max(40),
@@ -137,9 +153,10 @@ export const jointsOf = ({ joints }: Pick<Settings, 'joints'>): Joints =>
   joints ?? { strengthKpa: 1000 * JOINT_STRENGTH_MPA, dipMm: WAX_DIP_MM };
 
 /** The shop's hours on the shop's clock. */
-export const benchClock = ({ benchHours, timeZone }: Settings): BenchClock => ({
+export const benchClock = ({ benchHours, benchExceptions, timeZone }: Settings): BenchClock => ({
   hours: benchHours,
   timeZone,
+  exceptions: benchExceptions,
 });
 
 const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };

@@ -5,6 +5,7 @@ export {
   isWithin,
   MINUTE_MS,
   type BenchDay,
+  type BenchException,
   type BenchClock,
   type BenchHours,
   type Span,

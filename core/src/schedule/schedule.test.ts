@@ -9,6 +9,7 @@ import {
   HOUR_MS,
   isWithin,
   type BenchClock,
+  type BenchException,
   type BenchHours,
   type WorkStep,
 } from './index';
@@ -164,6 +165,92 @@ describe('counting back', () => {
   it('refuses a week that is not seven days', () => {
     expect(() => countBack(at(5, 9), STEPS, 19, TURN, { ...CLOCK, hours: HOURS.slice(1) })).toThrow(
       InputError,
+    );
+  });
+});
+
+describe('days that are otherwise', () => {
+  const clock = (...exceptions: BenchException[]): BenchClock => ({ ...CLOCK, exceptions });
+  const hoursOf = (of: BenchClock, from = at(2, 0), to = at(9, 0)): string[] =>
+    benchSpans(of, from, to).map((s) => `${new Date(s.from).getDate()} ${new Date(s.from).getHours()}–${new Date(s.to).getHours()}`); // prettier-ignore
+
+  it('are closed for a day, for several, or for some of their hours', () => {
+    expect(hoursOf(clock({ from: '2026-11-03', to: '2026-11-05', open: false }))).toEqual(['2 8–18', '6 8–18', '7 8–18']); // prettier-ignore
+    const blocked = clock({
+      from: '2026-11-03',
+      to: '2026-11-03',
+      open: false,
+      fromMin: 15 * 60,
+      toMin: 16 * 60,
+    });
+    expect(hoursOf(blocked, at(3, 0), at(4, 0))).toEqual(['3 8–15', '3 16–18']);
+  });
+  it('are open on a Sunday, and longer on an evening; what touches the usual hours is one stretch', () => {
+    const sunday = clock({
+      from: '2026-11-08',
+      to: '2026-11-08',
+      open: true,
+      fromMin: 10 * 60,
+      toMin: 14 * 60,
+    });
+    expect(hoursOf(sunday, at(8, 0), at(9, 0))).toEqual(['8 10–14']);
+    const late = clock({
+      from: '2026-11-03',
+      to: '2026-11-03',
+      open: true,
+      fromMin: 18 * 60,
+      toMin: 22 * 60,
+    });
+    expect(hoursOf(late, at(3, 0), at(4, 0))).toEqual(['3 8–22']);
+    const night = clock({
+      from: '2026-11-03',
+      to: '2026-11-03',
+      open: true,
+      fromMin: 20 * 60,
+      toMin: 2 * 60,
+    });
+    expect(benchSpans(night, at(3, 19), at(4, 5))).toEqual([{ from: at(3, 20), to: at(4, 2) }]);
+  });
+  it('of which the later says last', () => {
+    const both = clock(
+      { from: '2026-11-02', to: '2026-11-06', open: false },
+      { from: '2026-11-04', to: '2026-11-04', open: true, fromMin: 9 * 60, toMin: 12 * 60 },
+    );
+    expect(hoursOf(both, at(2, 0), at(7, 0))).toEqual(['4 9–12']);
+  });
+  it('move what is counted back, and name what falls into them', () => {
+    const zero = at(6, 10);
+    const usual = countBack(zero, STEPS, 14, TURN, CLOCK);
+    const closed = countBack(
+      zero,
+      STEPS,
+      14,
+      TURN,
+      clock({ from: '2026-11-05', to: '2026-11-05', open: false }),
+    );
+    expect(closed.start).toBeLessThan(usual.start);
+    expect(closed.conflicts.map(({ what }) => what)).toContain('Kiln in');
+  });
+  it('that are no dates, or end before they begin, change nothing', () => {
+    for (const exception of [
+      { from: 'soon', to: 'later', open: false },
+      { from: '2026-11-05', to: '2026-11-03', open: false },
+    ])
+      expect(hoursOf(clock(exception))).toEqual(hoursOf(CLOCK));
+  });
+  it('leave spans in order, apart, and within what is asked for (property)', () => {
+    const date = fc.integer({ min: 1, max: 20 }).map((d) => `2026-11-${String(d).padStart(2, '0')}`);
+    const minute = fc.option(fc.integer({ min: 0, max: 1440 }), { nil: undefined });
+    const one = fc.record({ from: date, to: date, open: fc.boolean(), fromMin: minute, toMin: minute });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 6 }), (exceptions) => {
+        const spans = benchSpans(clock(...exceptions), at(5, 0), at(12, 0));
+        spans.forEach((span, n) => {
+          expect(span.to).toBeGreaterThan(span.from);
+          if (n > 0) expect(span.from).toBeGreaterThan(spans[n - 1]!.to);
+        });
+      }),
+      { seed: 11, numRuns: 200 },
     );
   });
 });

@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
+import BenchExceptions from './BenchExceptions.vue';
 import InvestingFields from './InvestingFields.vue';
 import JointsFields from './JointsFields.vue';
 import ReaderFields from './ReaderFields.vue';
@@ -133,6 +134,10 @@ function closing({ fromMin, toMin }: Day): string {
         </tbody>
       </table>
     </section>
+    <BenchExceptions
+      :exceptions="settings.benchExceptions"
+      @change="(benchExceptions) => change({ benchExceptions })"
+    />
     <section class="stage-block">
       <h2>How metal gets into the flask</h2>
       <p class="mute mb-3">Whether thin places fill is reckoned by it, at Way up.</p>
