@@ -54,6 +54,7 @@ export { planMakers, type MakersPlan } from './burnout/makersPlan';
 export { runToSend, unwrittenFalls, type BurnEventDraft } from './burnout/onDevice';
 export { readingsFrom, type Burnt } from './burnout/burnt';
 export { calendarEvents, type CalendarEvent } from './times/calendarEvents';
+export { planStretch, type HoldStretch } from './burnout/stretchPlan';
 export { castSigns } from './burnout/castSigns';
 export { flaskToHeat, PATTERNS_AT, type HeatPlan } from './burnout/heatPlan';
 export type { TemperaturePlan } from './pour/temperaturePlan';

@@ -22,3 +22,4 @@ export {
   type WorkStep,
 } from './countBack';
 export { INVEST_H, LONGEST_STEP_H, SET_H, SPRUE_H } from './usualHours';
+export { stretchHolds, type StretchPart } from './stretchHolds';

@@ -8,6 +8,7 @@ export { default as MakerProgrammeRecord } from './MakerProgrammeRecord.vue';
 export { MIDDLING } from './middling';
 export { default as OtherProgrammes } from './OtherProgrammes.vue';
 export { default as SegmentTable } from './SegmentTable.vue';
+export { default as StretchHolds } from './StretchHolds.vue';
 export { default as TypeProgramme } from './TypeProgramme.vue';
 /** Loaded when it is first shown: it draws with the charts' package. */
 export const BurnoutChart = defineAsyncComponent(() => import('./BurnoutChart.vue'));

@@ -4,8 +4,8 @@ import { formatPhrase, formatQuantity, HOUR_MS, ROOM_C, type Segment, type Stage
 import {
   fitWish,
   judgeDownstream,
-  judgeKilnTaken,
   judgeTimes,
+  planStretch,
   runToSend,
   unwrittenFalls,
   type BurnEventDraft,
@@ -26,10 +26,10 @@ import {
   FlaskSection,
   OtherProgrammes,
   SegmentTable,
+  StretchHolds,
   TypeProgramme,
 } from '../../burnout';
 import { BurntSection, SendProgramme } from '../../kilns';
-import { useBoard } from '../../state/boardStore';
 import { useSlowNow } from '../../state/clock';
 import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
@@ -37,6 +37,7 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { formatMoment } from '../../time/formatMoment';
 import StageHead from '../StageHead.vue';
+import { useKilnTaken } from './useKilnTaken';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
@@ -105,22 +106,15 @@ async function keepAsOwn(): Promise<void> {
 const clockJudgements = computed(() =>
   times.value ? judgeTimes(times.value, now.value, (at) => formatMoment(at, now.value)) : [],
 );
-/** What the other pours in work ask of the same kiln. */
-const board = useBoard();
-const kilnTaken = computed(() => {
-  const own = board.rows.find((row) => row.pour.id === pour.value.id);
-  const found =
-    own &&
-    judgeKilnTaken(
-      own,
-      board.rows.filter((row) => row !== own),
-    );
-  return found ? [found] : [];
-});
+const kilnTaken = useKilnTaken(() => pour.value.id);
 const ofShape = computed(() =>
   judgeDownstream(plan.value.context, 'burnout', valueOf(plan.value.scale)?.percent.value),
 );
 const instead = computed(() => (times.value ? zeroInstead(times.value, now.value) : null));
+const stretch = computed(
+  () =>
+    burnout.value && times.value && planStretch(plan.value.context, burnout.value, times.value, now.value),
+);
 const moveZero = (): void => {
   if (instead.value !== null) set(['brief', 'zeroAt'], new Date(instead.value).toISOString());
 };
@@ -207,6 +201,7 @@ const line = computed(() => {
     <v-btn v-if="instead !== null" size="small" class="mt-2" @click="moveZero"
       >Move the pour to {{ formatMoment(instead, now) }}</v-btn
     >
+    <StretchHolds v-if="stretch" :stretch="stretch" @take="setSegments" />
     <BurnEvents
       v-if="doc.startedAt"
       :events="doc.events"
