@@ -73,11 +73,7 @@ export default ts.config(
     ['@zero-pour/plan', '@zero-pour/server', '@zero-pour/web'],
     'The demo stands on contracts and core.',
   ),
-  only(
-    ['server/src/**'],
-    ['@zero-pour/web', 'vue'],
-    'The server stands on plan, jobs, contracts and core.',
-  ),
+  only(['server/src/**'], ['@zero-pour/web', 'vue'], 'The server stands on plan, jobs, contracts and core.'),
   only(
     ['web/src/**'],
     ['@zero-pour/server', '@zero-pour/demo', 'express', 'node:*'],
