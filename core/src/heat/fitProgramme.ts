@@ -59,8 +59,8 @@ export type ProgrammeFit =
 /** Holds are told in such steps, h. */
 export const STEP_H = 5 / 60;
 /** No hold is searched longer than this, h. */
-const LONGEST_HOLD_H = 24;
-const LONGEST_SOAK_H = 12;
+export const LONGEST_HOLD_H = 24;
+export const LONGEST_SOAK_H = 12;
 /** As steep as a climb may become that no resin limits (*shop default*, ours): silica turns over on the way. */
 const FREE_RAMP_C_PER_H = 150;
 /** Carbon burns in reasonable time well above where it begins. °C */

@@ -1,12 +1,17 @@
 import { formatHours, requirePositive } from '../numeric';
-import { changesOf, curveOf, fitProgramme, STEP_H, type FitAsked, type ProgrammeFit } from './fitProgramme';
+import {
+  changesOf,
+  curveOf,
+  fitProgramme,
+  LONGEST_HOLD_H,
+  LONGEST_SOAK_H,
+  STEP_H,
+  type FitAsked,
+  type ProgrammeFit,
+} from './fitProgramme';
 import { heatFlask } from './heatFlask';
 import { withRoles } from './programmeRoles';
 import type { Segment } from '../burnout';
-
-/** A soak at the casting temperature is stretched so far at most, then the steam hold: both only make the core more even, or drier. h */
-const LONGEST_SOAK_H = 12;
-const LONGEST_STEAM_H = 24;
 
 /**
  * A programme that keeps every judgement of the flask's core and is over when it is to be poured, within so many hours from kiln in: what is asked, mended
@@ -44,7 +49,7 @@ function stretched(asked: Omit<FitAsked, 'aim'>, found: Found, withinH: number):
     return more > 0 ? segments.with(n, { ...one, holdH: one.holdH + more }) : segments;
   };
   const soaked = lengthen(found.segments, roles.soak, LONGEST_SOAK_H);
-  const segments = asked.fastPowder ? soaked : lengthen(soaked, roles.steam, LONGEST_STEAM_H);
+  const segments = asked.fastPowder ? soaked : lengthen(soaked, roles.steam, LONGEST_HOLD_H);
   const before = segments.length > asked.segments.length ? [found.segments[0]!, ...asked.segments] : asked.segments; // prettier-ignore
   const curve = curveOf(asked, segments);
   return {

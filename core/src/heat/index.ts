@@ -6,4 +6,6 @@ export { fitProgramme, type FitAim, type FitAsked, type FitChange, type Programm
 export { CORE_OFF_C, judgeCore, STEAM_RIM_C, type CoreLimits } from './judgeCore';
 export { judgeOut } from './judgeOut';
 export { fitWithin } from './fitWithin';
+export { LONGEST_HOLD_H, LONGEST_SOAK_H } from './fitProgramme';
+export { STEAM_MOST_C } from './programmeRoles';
 export { heaviestLoad, judgeLoad, type KilnLoad } from './judgeLoad';

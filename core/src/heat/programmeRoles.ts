@@ -1,7 +1,7 @@
 import type { Segment } from '../burnout';
 
 /** Water leaves, and wax drains, at no hotter hold than this. °C */
-const STEAM_MOST_C = 200;
+export const STEAM_MOST_C = 200;
 /** As the book holds it where a programme has no hold for it. */
 const STEAM: Segment = {
   name: 'Steam and drain',

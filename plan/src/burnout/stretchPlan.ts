@@ -1,13 +1,17 @@
 import { benchClock } from '@zero-pour/contracts';
-import { benchSpans, HOUR_MS, stretchHolds, type PlacedSegment, type Segment } from '@zero-pour/core';
+import {
+  benchSpans,
+  HOUR_MS,
+  LONGEST_SOAK_H,
+  LONGEST_HOLD_H,
+  STEAM_MOST_C,
+  stretchHolds,
+  type PlacedSegment,
+  type Segment,
+} from '@zero-pour/core';
 import type { PourContext } from '../context';
 import type { TimePlan } from '../times/timePlan';
 import type { BurnoutPlan } from './burnoutPlan';
-
-/** Holds that may become longer without harm: at steam, where it only dries, and at the casting temperature, where the core only agrees. °C, h (*ours*) */
-const STEAM_MOST_C = 200;
-const LONGEST_STEAM_H = 24;
-const LONGEST_SOAK_H = 12;
 
 /** Longer holds after which every hand of the burnout falls where somebody is there, zero staying where it is. */
 export interface HoldStretch {
@@ -16,9 +20,10 @@ export interface HoldStretch {
   kilnIn: number;
 }
 
+/** What may become longer without harm: a hold at steam, where it only dries, and the soak, where the core only agrees. */
 const mostMoreH = ({ segment: { targetC, holdH } }: PlacedSegment): number => {
   if (targetC === null) return Math.max(0, LONGEST_SOAK_H - holdH);
-  return targetC <= STEAM_MOST_C ? Math.max(0, LONGEST_STEAM_H - holdH) : 0;
+  return targetC <= STEAM_MOST_C ? Math.max(0, LONGEST_HOLD_H - holdH) : 0;
 };
 
 /** What mends hands that are wanted while the bench is closed, where longer holds do and there is still time; undefined where none is to be mended. */
@@ -34,7 +39,7 @@ export function planStretch(
     handsBeforeH: placed.hands.map(({ atH }) => kilnBeforeH - atH),
     mostMoreH: mostMoreH(placed),
   }));
-  const reachH = kilnBeforeH + LONGEST_STEAM_H + LONGEST_SOAK_H;
+  const reachH = kilnBeforeH + LONGEST_HOLD_H + LONGEST_SOAK_H;
   const spans = benchSpans(benchClock(settings), zero - reachH * HOUR_MS, zero + HOUR_MS);
   const more = stretchHolds(zero, kilnBeforeH, parts, spans);
   const total = more?.reduce((sum, h) => sum + h, 0) ?? 0;
