@@ -23,3 +23,4 @@ export {
 } from './countBack';
 export { INVEST_H, LONGEST_STEP_H, SET_H, SPRUE_H } from './usualHours';
 export { stretchHolds, type StretchPart } from './stretchHolds';
+export * from './week';

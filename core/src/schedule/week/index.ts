@@ -1,0 +1,16 @@
+export {
+  SHARED_WITHIN_C,
+  WEEK_GOALS,
+  type PlacedJob,
+  type PlacedTask,
+  type WeekAnswer,
+  type WeekCost,
+  type WeekGap,
+  type WeekGoal,
+  type WeekJob,
+  type WeekPerson,
+  type WeekProblem,
+  type WeekTask,
+  type WeekWay,
+} from './model';
+export { FIRST_EFFORT, FULL_EFFORT, solveWeek, type Effort } from './solveWeek';
