@@ -1,4 +1,4 @@
-// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | plan | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
@@ -8,6 +8,7 @@ import { measureKilnReadings } from './kilnReadings';
 import { measureMold } from './mold';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
+import { measurePlan } from './plan';
 import { measureSprues } from './sprues';
 import { measureWrites } from './writes';
 
@@ -20,6 +21,7 @@ const BENCHES = {
   mold: measureMold,
   orient: measureOrient,
   page: measurePage,
+  plan: measurePlan,
   sprues: measureSprues,
   trees: measureTrees,
   writes: measureWrites,

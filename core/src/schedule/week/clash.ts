@@ -1,13 +1,14 @@
 import { MINUTE_MS } from '../benchHours';
-import { HOLD, kilnKey, machineKey, personKey, type TreePlaces } from './bestOfTree';
+import type { TreePlaces } from './bestOfTree';
+
 import type { Grid } from './slots';
 import type { WeekTree } from './tree';
+import { HOLD, kilnKey, machineKey, personKey } from './world';
 
 /** A thing that something uses from slot to slot. `breaks`: only in the slots in which its person is there. */
 export interface Use {
   thing: string;
-  /** Which load, and which of its tasks, or HOLD for its kiln. */
-  load: number;
+  /** Which of the load's tasks, or HOLD for its kiln. */
   node: string;
   from: number;
   to: number;
@@ -21,7 +22,6 @@ export interface Use {
 export function usesOf(
   { nodes, kiln }: WeekTree,
   places: TreePlaces,
-  load: number,
   grid: Grid,
   there: ReadonlyMap<string, Int32Array>,
 ): Use[] {
@@ -43,7 +43,6 @@ export function usesOf(
       const handsTo = present ? to : from + slotAfter(offsetMin + task.handsMin);
       uses.push({
         thing: personKey(who),
-        load,
         node: key,
         from,
         to: handsTo,
@@ -51,11 +50,11 @@ export function usesOf(
         ...(present ? { only: present } : {}),
       });
     }
-    if (machine !== undefined) uses.push({ thing: machineKey(machine), load, node: key, from, to, begun });
+    if (machine !== undefined) uses.push({ thing: machineKey(machine), node: key, from, to, begun });
     if (node.inKiln) [heldFrom, heldTo] = [Math.min(heldFrom, from), Math.max(heldTo, to)];
   });
   if (kiln !== undefined && heldTo > heldFrom)
-    uses.push({ thing: kilnKey(kiln), load, node: HOLD, from: heldFrom, to: heldTo, begun: kilnBegun });
+    uses.push({ thing: kilnKey(kiln), node: HOLD, from: heldFrom, to: heldTo, begun: kilnBegun });
   return uses;
 }
 
@@ -71,22 +70,36 @@ function meetAt(a: Use, b: Use): number {
   return -1;
 }
 
+/** A use, and whose of the loads it is. */
+interface Whose {
+  load: number;
+  use: Use;
+}
+
 /** Two uses of one thing in one slot: those of kilns first, they decide most; else the earliest. Undefined: everything fits. */
-export function firstClash(uses: readonly Use[]): { a: Use; b: Use; slot: number } | undefined {
-  const byThing = new Map<string, Use[]>();
-  for (const use of uses) byThing.set(use.thing, [...(byThing.get(use.thing) ?? []), use]);
-  let found: { a: Use; b: Use; slot: number; kiln: boolean } | undefined;
+export function firstClash(
+  placed: readonly { uses: readonly Use[] }[],
+): { a: Whose; b: Whose; slot: number } | undefined {
+  const byThing = new Map<string, Whose[]>();
+  placed.forEach(({ uses }, load) =>
+    uses.forEach((use) => {
+      const of = byThing.get(use.thing);
+      if (of) of.push({ load, use });
+      else byThing.set(use.thing, [{ load, use }]);
+    }),
+  );
+  let found: { a: Whose; b: Whose; slot: number; kiln: boolean } | undefined;
   for (const [thing, all] of byThing) {
     const kiln = thing.startsWith(kilnKey(''));
-    all.sort((x, y) => x.from - y.from);
+    all.sort((x, y) => x.use.from - y.use.from);
     for (let i = 0; i < all.length; i++)
-      for (let j = i + 1; j < all.length && all[j]!.from < all[i]!.to; j++) {
+      for (let j = i + 1; j < all.length && all[j]!.use.from < all[i]!.use.to; j++) {
+        const [a, b] = [all[i]!, all[j]!];
         // What has begun is as it is: that it meets is told elsewhere, and no plan mends it.
-        if (all[i]!.begun && all[j]!.begun) continue;
-        const slot = meetAt(all[i]!, all[j]!);
-        if (slot < 0) continue;
-        const better = !found || (kiln && !found.kiln) || (kiln === found.kiln && slot < found.slot);
-        if (better) found = { a: all[i]!, b: all[j]!, slot, kiln };
+        if (a.use.begun && b.use.begun) continue;
+        const slot = meetAt(a.use, b.use);
+        if (slot >= 0 && (!found || (kiln && !found.kiln) || (kiln === found.kiln && slot < found.slot)))
+          found = { a, b, slot, kiln };
       }
   }
   return found;

@@ -45,11 +45,35 @@ function partsOf({ grid, civil }: Counting, { task, ...node }: TreeNode, slot: n
 
 const asNumber = ([a, b, c]: WeekCost): number => (a * LEVEL + b) * LEVEL + c;
 
-/** Of all slots of a task, what beginning there costs, in one number. */
-export function slotCosts(counting: Counting, node: TreeNode): Float64Array {
-  const out = new Float64Array(counting.grid.slots);
-  for (let slot = 0; slot < out.length; slot++)
-    out[slot] = asNumber(levels(counting.goal, partsOf(counting, node, slot)));
+/** What one of each part weighs in the one number, by the goal. */
+function weights(goal: WeekGoal): Parts {
+  const one = (part: keyof Parts): number =>
+    asNumber(levels(goal, { zero: 0, off: 0, uncivil: 0, kiln: 0, span: 0, [part]: 1 }));
+  return {
+    zero: one('zero'),
+    off: one('off'),
+    uncivil: one('uncivil'),
+    kiln: one('kiln'),
+    span: one('span'),
+  };
+}
+
+/** Of all slots of a task, what beginning there costs, in one number: as partsOf says, for thousands of them. */
+export function slotCosts({ goal, grid, civil }: Counting, node: TreeNode): Float64Array {
+  const { slots, from, slotMs } = grid;
+  const { zero, off, uncivil, kiln, span } = weights(goal);
+  const [isZero, isFirst, isIn, isOut] = [node.zero, node.first, node.kilnIn, node.kilnOut].map(Number) as [number, number, number, number]; // prettier-ignore
+  const attended = node.task.handsMin > 0 && node.task.at === undefined ? uncivil : 0;
+  const wanted = ((node.wanted ?? from) - from) / slotMs;
+  const out = new Float64Array(slots);
+  for (let slot = 0; slot < slots; slot++) {
+    const left = slots - slot;
+    out[slot] =
+      isZero * (zero * slot + off * Math.round(Math.abs(slot - wanted))) +
+      (civil[slot] === 1 ? 0 : attended) +
+      kiln * (isIn * left + isOut * slot) +
+      span * (isFirst * left + isZero * slot);
+  }
   return out;
 }
 
@@ -81,4 +105,3 @@ export function costOfTree(
 
 /** Whether a wait sends somebody home. */
 export const isTrip = (gapMin: number): boolean => gapMin > TRIP_MIN + 1e-9;
-

@@ -8,26 +8,28 @@ export interface Load {
 }
 
 /** More ways to share kilns than this are not all tried. */
-const MOST_SHARINGS = 200;
+const MOST_SHARINGS = 60;
 
 /** Whether flasks can go through one kiln together: one programme, casting temperatures near each other, room for all. */
 function fits(ways: readonly WeekWay[]): boolean {
-  const [first] = ways;
+  const { kiln, programme } = ways[0]!;
   const temps = ways.map(({ castingC }) => castingC ?? NaN);
   return (
-    first!.kiln !== undefined &&
+    kiln !== undefined &&
+    programme !== undefined &&
     ways.every(
-      ({ kiln, programme, share, kilnIn }) =>
-        kiln === first!.kiln &&
-        programme !== undefined &&
-        programme === first!.programme &&
-        share !== undefined &&
-        kilnIn !== undefined,
+      (way) =>
+        way.kiln === kiln &&
+        way.programme === programme &&
+        way.share !== undefined &&
+        way.kilnIn !== undefined,
     ) &&
     Math.max(...temps) - Math.min(...temps) <= SHARED_WITHIN_C &&
     ways.reduce((sum, { share }) => sum + share!, 0) <= 1 + 1e-9
   );
 }
+
+const castingOf = ({ job, way }: Member): number => job.ways[way]!.castingC ?? 0;
 
 /** The ways in which jobs can be one load. */
 function waysOf(jobs: readonly WeekJob[]): Member[][] {
@@ -40,42 +42,37 @@ function waysOf(jobs: readonly WeekJob[]): Member[][] {
     return [members.sort((a, b) => castingOf(b) - castingOf(a) || a.job.key.localeCompare(b.job.key))];
   });
 }
-const castingOf = ({ job, way }: Member): number => job.ways[way]!.castingC ?? 0;
 
-export const loadOf = (jobs: readonly WeekJob[]): Load => ({ jobs, ways: waysOf(jobs) });
+/** Loads of jobs, each made once. */
+export class Loads {
+  private readonly made = new Map<string, Load>();
 
-/** Everybody alone, then all other ways of sharing kilns; `all`: whether none was left out for their number. */
-export function sharings(jobs: readonly WeekJob[]): { loads: Load[][]; all: boolean } {
-  const alone = jobs.map((job) => loadOf([job]));
-  const pairs = new Map<string, boolean>();
-  const canPair = (a: WeekJob, b: WeekJob): boolean => {
-    const key = `${a.key}\n${b.key}`;
-    if (!pairs.has(key)) pairs.set(key, waysOf([a, b]).length > 0);
-    return pairs.get(key)!;
-  };
-  const out: Load[][] = [];
-  let all = true;
-  function place(n: number, groups: WeekJob[][]): void {
-    if (out.length >= MOST_SHARINGS) {
-      all = false;
-      return;
-    }
-    if (n === jobs.length) {
-      const loads = groups.map((group) => (group.length === 1 ? alone[jobs.indexOf(group[0]!)]! : loadOf(group)));
-      if (loads.every(({ ways }) => ways.length > 0)) out.push(loads);
-      return;
-    }
-    const job = jobs[n]!;
-    // By itself first: the plainest sharing is the first one found.
-    place(n + 1, [...groups, [job]]);
-    groups.forEach((group, g) => {
-      if (!group.every((other) => canPair(other, job))) return;
-      place(
-        n + 1,
-        groups.map((one, i) => (i === g ? [...one, job] : one)),
-      );
-    });
+  /** The load of these jobs together; undefined where they cannot be one. */
+  of(jobs: readonly WeekJob[]): Load | undefined {
+    const inOrder = [...jobs].sort((a, b) => a.key.localeCompare(b.key));
+    const key = inOrder.map((job) => job.key).join('\n');
+    let load = this.made.get(key);
+    if (!load) this.made.set(key, (load = { jobs: inOrder, ways: waysOf(inOrder) }));
+    return load.ways.length > 0 ? load : undefined;
   }
-  place(0, []);
-  return { loads: out, all };
+
+  /** Every way to put jobs into loads, everybody alone first; `all`: whether none was left out for their number. */
+  sharings(jobs: readonly WeekJob[]): { sharings: Load[][]; all: boolean } {
+    const sharings: Load[][] = [];
+    let all = true;
+    const place = (n: number, loads: readonly Load[]): void => {
+      if (sharings.length >= MOST_SHARINGS) all = false;
+      else if (n === jobs.length) sharings.push([...loads]);
+      else {
+        const alone = this.of([jobs[n]!]);
+        if (alone) place(n + 1, [...loads, alone]);
+        loads.forEach((load, at) => {
+          const joined = this.of([...load.jobs, jobs[n]!]);
+          if (joined) place(n + 1, loads.map((one, i) => (i === at ? joined : one))); // prettier-ignore
+        });
+      }
+    };
+    place(0, []);
+    return { sharings, all };
+  }
 }

@@ -31,3 +31,8 @@ export function runningSums(marks: Uint8Array): Int32Array {
   for (let i = 0; i < marks.length; i++) sums[i + 1] = sums[i]! + marks[i]!;
   return sums;
 }
+
+/** What is so near a slot begins with it: lengths come of sums of fractions. */
+const EPS = 1e-6;
+export const ceilSlots = (minutes: number, slotMin: number): number => Math.ceil(minutes / slotMin - EPS);
+export const floorSlots = (minutes: number, slotMin: number): number => Math.floor(minutes / slotMin + EPS);

@@ -1,23 +1,24 @@
 import { InputError, seededRandom } from '../../numeric';
 import { MINUTE_MS } from '../benchHours';
-import { bestOfTree, type Taken, type TreePlaces, type World } from './bestOfTree';
+import { bestOfTree, type TreePlaces } from './bestOfTree';
 import { firstClash, usesIn, usesOf, type Use } from './clash';
 import { addCosts, compareCosts, countingOf, NO_COST } from './cost';
-import { sharings, type Load } from './loads';
+import { Loads, type Load } from './loads';
 import type { PlacedJob, WeekAnswer, WeekCost, WeekJob, WeekProblem } from './model';
 import { gridOf, runningSums, slotsWithin } from './slots';
 import { treeOf, type WeekTree } from './tree';
+import type { Taken, World } from './world';
 
-/** How much is tried before an answer is given. Loads placed. */
+/** How much is tried before an answer is given, in loads placed. */
 export interface Effort {
-  /** By hand: one after the other, in other orders. */
+  /** By hand, one job after the other: one order at least, others until so many are placed. */
   orders: number;
   /** In the proof. */
-  placings: number;
+  proof: number;
 }
 /** A first answer, at once. */
-export const FIRST_EFFORT: Effort = { orders: 1, placings: 0 };
-export const FULL_EFFORT: Effort = { orders: 24, placings: 4000 };
+export const FIRST_EFFORT: Effort = { orders: 0, proof: 0 };
+export const FULL_EFFORT: Effort = { orders: 1500, proof: 2500 };
 
 /** What must not be used in a slot, by one load: its task or hold, and the thing. */
 interface Ban {
@@ -36,30 +37,35 @@ interface Placed {
   uses: Use[];
 }
 
-/** A part of the search: how loads are put together, what is banned, and the best places under that. */
+/** A part of the search: loads, what is banned, and the best places under that. */
 interface Branch {
-  loads: readonly Load[];
   bans: Ban | undefined;
   placed: readonly Placed[];
   cost: WeekCost;
 }
 
+const branchOf = (bans: Ban | undefined, placed: readonly Placed[]): Branch => ({
+  bans,
+  placed,
+  cost: placed.reduce((sum, { places }) => addCosts(sum, places.cost), NO_COST),
+});
+
 class WeekSearch {
   readonly world: World;
   tried = 0;
   best: Branch | undefined;
+  readonly loads = new Loads();
   private readonly trees = new Map<Load, WeekTree[]>();
+  private readonly free = new Map<Load, Placed | undefined>();
 
-  constructor(
-    private readonly problem: WeekProblem,
-    private readonly tell: (share: number) => void,
-  ) {
+  constructor(private readonly problem: WeekProblem) {
     const grid = gridOf(problem.from, problem.to, problem.slotMin);
     this.world = {
       ...countingOf(problem, grid),
-      there: new Map(
-        problem.people.map(({ key, spans }) => [key, runningSums(slotsWithin(grid, spans))]),
-      ),
+      known: new WeakMap(),
+      windows: new WeakMap(),
+      parts: new WeakMap(),
+      there: new Map(problem.people.map(({ key, spans }) => [key, runningSums(slotsWithin(grid, spans))])),
     };
   }
 
@@ -74,7 +80,7 @@ class WeekSearch {
   }
 
   /** The cheapest way and places of a load; undefined where it has none. */
-  place(load: Load, index: number, taken: Taken): Placed | undefined {
+  private place(load: Load, taken: Taken): Placed | undefined {
     this.tried++;
     let best: Placed | undefined;
     for (const tree of this.treesOf(load)) {
@@ -82,73 +88,91 @@ class WeekSearch {
       if (!places || (best && compareCosts(places.cost, best.places.cost) >= 0)) continue;
       best = { load, tree, places, uses: [] };
     }
-    if (best) best.uses = usesOf(best.tree, best.places, index, this.world.grid, this.world.there);
+    if (best) best.uses = usesOf(best.tree, best.places, this.world.grid, this.world.there);
     return best;
   }
 
-  /** Loads one after the other, each round what was placed before it; undefined: the load that found no place. */
-  private inOrder(loads: readonly Load[], order: readonly number[]): Branch | number {
-    const busy = new Map<string, Uint8Array>();
-    const { slots } = this.world.grid;
-    const placed: Placed[] = [];
-    // Within a load, one task's bans are not another's: what two of its own tasks want at once is settled below.
-    for (const index of order) {
-      const one = this.placeApart(loads[index]!, index, (_, thing) => busy.get(thing));
-      if (!one) return index;
-      placed[index] = one;
-      for (const use of one.uses) {
-        const marks = busy.get(use.thing) ?? new Uint8Array(slots);
-        busy.set(use.thing, marks);
-        for (let slot = use.from; slot < use.to; slot++) if (usesIn(use, slot)) marks[slot] = 1;
-      }
-    }
-    return this.branchOf(loads, undefined, placed);
+  /** … with the shop to itself. */
+  alone(load: Load): Placed | undefined {
+    if (!this.free.has(load))
+      this.free.set(
+        load,
+        this.place(load, () => undefined),
+      );
+    return this.free.get(load);
+  }
+
+  /** Loads each as if the shop were its own; undefined: one of them cannot be at all. */
+  rootOf(loads: readonly Load[]): Branch | undefined {
+    const placed = loads.map((load) => this.alone(load));
+    return placed.every((one) => one !== undefined) ? branchOf(undefined, placed) : undefined;
   }
 
   /** A load placed so that its own tasks do not meet either: members of one load have hands of their own before the kiln. */
-  private placeApart(load: Load, index: number, taken: Taken): Placed | undefined {
+  private placeApart(load: Load, taken: Taken): Placed | undefined {
     const own = new Map<string, Uint8Array>();
     const both: Taken = (node, thing) => either(taken(node, thing), own.get(`${node}\n${thing}`));
     for (let n = 0; n < OWN_CLASHES; n++) {
-      const placed = this.place(load, index, both);
-      const clash = placed && firstClash(placed.uses);
+      const placed = this.place(load, both);
+      const clash = placed && firstClash([placed]);
       if (!clash) return placed;
-      const { node, thing } = clash.b;
+      const { node, thing } = clash.b.use;
       const marks = own.get(`${node}\n${thing}`) ?? new Uint8Array(this.world.grid.slots);
       own.set(`${node}\n${thing}`, marks);
-      for (let slot = clash.a.from; slot < clash.a.to; slot++) if (usesIn(clash.a, slot)) marks[slot] = 1;
+      mark(marks, clash.a.use, 1);
     }
     return undefined;
   }
 
-  private branchOf(loads: readonly Load[], bans: Ban | undefined, placed: readonly Placed[]): Branch {
-    const cost = placed.reduce((sum, { places }) => addCosts(sum, places.cost), NO_COST);
-    return { loads, bans, placed, cost };
+  /** One job after the other, each round what is placed: by itself, or into a kiln with others. A job: the one that found no place. */
+  private inOrder(order: readonly WeekJob[]): Branch | WeekJob {
+    const busy = new Busy(this.world.grid.slots);
+    let placed: Placed[] = [];
+    for (const job of order) {
+      let found: { placed: Placed; cost: WeekCost; instead: Placed | undefined } | undefined;
+      for (const instead of [undefined, ...placed]) {
+        const load = this.loads.of([...(instead?.load.jobs ?? []), job]);
+        if (!load) continue;
+        if (instead) busy.change(instead.uses, -1);
+        const one = this.placeApart(load, busy.taken);
+        if (instead) busy.change(instead.uses, 1);
+        const cost = one && minus(one.places.cost, instead?.places.cost ?? NO_COST);
+        if (one && cost && (!found || compareCosts(cost, found.cost) < 0))
+          found = { placed: one, cost, instead };
+      }
+      if (!found) return job;
+      const { instead, placed: one } = found;
+      if (instead) busy.change(instead.uses, -1);
+      busy.change(one.uses, 1);
+      placed = [...placed.filter((other) => other !== instead), one];
+    }
+    return branchOf(undefined, placed);
   }
 
-  private keep(branch: Branch): void {
-    if (!this.best || compareCosts(branch.cost, this.best.cost) < 0) this.best = branch;
-  }
-
-  /** Good plans, quickly: loads by when they would be over alone, then those first that found no place, then by chance. */
-  byOrders(loads: readonly Load[], alone: readonly Placed[], orders: number, random: () => number): void {
-    const zeroOf = (index: number): number => {
-      const { tree, places } = alone[index]!;
-      return Math.max(...tree.nodes.map((node, n) => (node.zero ? places.slots[n]! : 0)));
-    };
-    let order = alone.map((_, index) => index).sort((a, b) => zeroOf(a) - zeroOf(b));
-    for (let n = 0, stuck = 0; n < orders; ) {
-      const found = this.inOrder(loads, order);
-      if (typeof found === 'number') {
-        order = [found, ...order.filter((index) => index !== found)];
-        if (++stuck <= loads.length) continue;
-      } else this.keep(found);
-      n++;
-      stuck = 0;
-      order = order
-        .map((index, at) => ({ index, by: at + random() * 4 }))
-        .sort((a, b) => a.by - b.by)
-        .map(({ index }) => index);
+  /** Good plans, quickly: jobs by when they would be over alone; who finds no place comes first; then other orders by chance. */
+  byOrders(
+    jobs: readonly WeekJob[],
+    most: number,
+    random: () => number,
+    tell: (share: number) => void,
+  ): void {
+    const zeros = new Map(jobs.map((job) => [job, zeroOf(this.alone(this.loads.of([job])!)!)]));
+    const usual = [...jobs].sort((a, b) => zeros.get(a)! - zeros.get(b)!);
+    let order = usual;
+    for (let stuck = 0; ;) {
+      const found = this.inOrder(order);
+      if ('cost' in found) {
+        if (!this.best || compareCosts(found.cost, this.best.cost) < 0) [this.best, stuck] = [found, 0];
+        order = usual
+          .map((job, at) => ({ job, by: at + random() * SHUFFLE }))
+          .sort((a, b) => a.by - b.by)
+          .map(({ job }) => job);
+      } else {
+        if (++stuck > jobs.length) return;
+        order = [found, ...order.filter((job) => job !== found)];
+      }
+      tell(most > 0 ? Math.min(1, this.tried / most) : 1);
+      if (this.tried >= most && (this.best || stuck > FIRST_TRIES)) return;
     }
   }
 
@@ -167,47 +191,33 @@ class WeekSearch {
 
   /**
    * Best first: of the cheapest branch two uses that clash are taken, and one or the other is banned there. The first branch without a clash costs least of all.
-   * True: proven.
+   * `bound`: nothing that begins from these roots costs less.
    */
-  prove(roots: Branch[], placings: number): { proven: boolean; bound: WeekCost | undefined } {
-    const open = roots.sort((a, b) => compareCosts(b.cost, a.cost));
-    const until = this.tried + placings;
+  prove(
+    roots: readonly Branch[],
+    most: number,
+    tell: (share: number) => void,
+  ): { proven: boolean; bound: WeekCost | undefined } {
+    // prettier-ignore
+    const open = [...roots].sort((a, b) => compareCosts(b.cost, a.cost));
+    const begun = this.tried;
     for (let branch = open.pop(); branch; branch = open.pop()) {
-      if (this.best && compareCosts(branch.cost, this.best.cost) >= 0) return { proven: true, bound: this.best.cost }; // prettier-ignore
-      const clash = firstClash(branch.placed.flatMap(({ uses }) => uses));
+      if (this.best && compareCosts(branch.cost, this.best.cost) >= 0) break;
+      const clash = firstClash(branch.placed);
       if (!clash) {
         this.best = branch;
-        return { proven: true, bound: branch.cost };
+        break;
       }
-      if (this.tried >= until) return { proven: false, bound: branch.cost };
-      for (const { load: index, node, thing } of [clash.a, clash.b]) {
-        const load = branch.loads[index]!;
-        const bans: Ban = { load, node, thing, slot: clash.slot, more: branch.bans };
-        const placed = this.place(load, index, this.bansOf(bans, load));
-        if (!placed) continue;
-        insert(
-          open,
-          this.branchOf(
-            branch.loads,
-            bans,
-            branch.placed.map((one, i) => (i === index ? placed : one)),
-          ),
-        );
+      if (this.tried - begun >= most) return { proven: false, bound: branch.cost };
+      for (const { load: index, use } of [clash.a, clash.b]) {
+        const { load } = branch.placed[index]!;
+        const bans: Ban = { load, node: use.node, thing: use.thing, slot: clash.slot, more: branch.bans };
+        const placed = this.place(load, this.bansOf(bans, load));
+        if (placed) insert(open, branchOf(bans, branch.placed.map((one, i) => (i === index ? placed : one)))); // prettier-ignore
       }
-      this.tell(Math.min(1, 1 - (until - this.tried) / Math.max(1, placings)));
+      tell(Math.min(1, (this.tried - begun) / most));
     }
     return { proven: true, bound: this.best?.cost };
-  }
-
-  private readonly first = new Map<Load, Placed | undefined>();
-  /** How loads would be placed with the shop to themselves; undefined: one of them cannot be. */
-  rootOf(loads: readonly Load[]): Branch | undefined {
-    const placed = loads.map((load, index) => {
-      if (!this.first.has(load)) this.first.set(load, this.place(load, index, () => undefined));
-      const found = this.first.get(load);
-      return found && { ...found, uses: found.uses.map((use) => ({ ...use, load: index })) };
-    });
-    return placed.every((one) => one !== undefined) ? this.branchOf(loads, undefined, placed) : undefined;
   }
 
   jobsOf({ placed }: Branch): PlacedJob[] {
@@ -232,8 +242,36 @@ class WeekSearch {
   }
 }
 
-/** As often as this two tasks of one load are moved apart before an order is given up. */
+/** As often as this two tasks of one load are moved apart before it is given up. */
 const OWN_CLASHES = 40;
+/** How far a job may come before or after its turn in an order by chance. */
+const SHUFFLE = 4;
+/** Orders that find no plan before a first answer is given up. */
+const FIRST_TRIES = 8;
+
+const minus = (a: WeekCost, b: WeekCost): WeekCost => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+
+const zeroOf = ({ tree, places }: Placed): number =>
+  Math.max(...tree.nodes.map((node, n) => (node.zero ? places.slots[n]! : 0)));
+
+function mark(marks: Uint8Array, use: Use, by: 1 | -1): void {
+  for (let slot = use.from; slot < use.to; slot++) if (usesIn(use, slot)) marks[slot] = marks[slot]! + by;
+}
+
+/** How many loads are at a thing, slot by slot. */
+class Busy {
+  private readonly marks = new Map<string, Uint8Array>();
+  constructor(private readonly slots: number) {}
+
+  change(uses: readonly Use[], by: 1 | -1): void {
+    for (const use of uses) {
+      const marks = this.marks.get(use.thing) ?? new Uint8Array(this.slots);
+      this.marks.set(use.thing, marks);
+      mark(marks, use, by);
+    }
+  }
+  readonly taken: Taken = (_, thing) => this.marks.get(thing);
+}
 
 function either(a: Uint8Array | undefined, b: Uint8Array | undefined): Uint8Array | undefined {
   if (!a || !b) return a ?? b;
@@ -275,17 +313,17 @@ export function solveWeek(
   tell: (share: number) => void = () => undefined,
 ): WeekAnswer {
   checked(problem);
-  const search = new WeekSearch(problem, tell);
-  const { loads: ways, all } = sharings(problem.jobs);
-  const alone = problem.jobs.filter((job) => !search.rootOf([loadOfAlone(ways[0]!, job)]));
+  const search = new WeekSearch(problem);
+  const { jobs } = problem;
+  const alone = jobs.filter((job) => !search.alone(search.loads.of([job])!));
   if (alone.length > 0) return { status: 'none', alone: alone.map(({ key }) => key), tried: search.tried };
-  const roots = ways.flatMap((loads) => search.rootOf(loads) ?? []);
-  const random = seededRandom(7).uniform;
-  // Everybody alone, and those that share as much as they can.
-  const fewest = [...roots].sort((a, b) => a.loads.length - b.loads.length)[0]!;
-  for (const root of new Set([roots[0]!, fewest]))
-    search.byOrders(root.loads, root.placed, effort.orders, random);
-  const { proven, bound } = search.prove(roots, effort.placings);
+  const share = effort.orders / Math.max(1, effort.orders + effort.proof);
+  search.byOrders(jobs, effort.orders, seededRandom(7).uniform, (done) => tell(done * share));
+  const { sharings, all } = search.loads.sharings(jobs);
+  // Where not every sharing can be tried, the one of the best plan is: it may be mended, though nothing is proven by it.
+  const kept = all ? sharings : search.best ? [search.best.placed.map(({ load }) => load)] : sharings.slice(0, 1); // prettier-ignore
+  const roots = kept.flatMap((loads) => search.rootOf(loads) ?? []);
+  const { proven, bound } = search.prove(roots, effort.proof, (done) => tell(share + done * (1 - share)));
   const { best, tried } = search;
   if (!best) return proven && all ? { status: 'none', alone: [], tried } : { status: 'not found', tried };
   return {
@@ -293,9 +331,14 @@ export function solveWeek(
     best: proven && all,
     jobs: search.jobsOf(best),
     cost: best.cost,
-    bound: bound ?? best.cost,
+    bound: all ? bound! : boundOfAlone(search, problem),
     tried,
   };
 }
 
-const loadOfAlone = (loads: readonly Load[], job: WeekJob): Load => loads.find(({ jobs }) => jobs[0] === job)!;
+/** What holds for any sharing of kilns: no job is poured sooner, or nearer to when it is wanted, than with the shop to itself. */
+function boundOfAlone(search: WeekSearch, { goal, jobs }: WeekProblem): WeekCost {
+  if (goal === 'civil' || goal === 'kiln') return NO_COST;
+  const first = jobs.map((job) => search.alone(search.loads.of([job])!)!.places.cost[0]);
+  return [first.reduce((sum, one) => sum + one, 0), 0, 0];
+}

@@ -1,0 +1,32 @@
+import type { Counting } from './cost';
+import type { Doing } from './doings';
+import type { TreeEdge, TreeNode } from './tree';
+import type { WindowsKept } from './windows';
+
+/** Things that do one job at a time, as the solver calls them. */
+export const personKey = (key: string): string => `person ${key}`;
+export const machineKey = (key: string): string => `machine ${key}`;
+export const kilnKey = (key: string): string => `kiln ${key}`;
+
+/** Slots in which a task must not use a thing; undefined: it may in all. A load's hold of its kiln goes by HOLD instead of a task. */
+export type Taken = (node: string, thing: string) => Uint8Array | undefined;
+export const HOLD = 'hold';
+
+/** What does not change from one search to the next. */
+export interface World extends Counting {
+  /** By person: the slots they are there, summed. */
+  there: ReadonlyMap<string, Int32Array>;
+  /** What has been reckoned of a task already: it is asked for thousands of times. */
+  known: WeakMap<
+    TreeNode,
+    { costs: Float64Array; free?: Doing[]; ends: Map<Int32Array | undefined, Float64Array> }
+  >;
+  windows: WindowsKept;
+  parts: WeakMap<TreeEdge, EdgePart[]>;
+}
+
+/** An edge up to a wait, or beyond it, and what that wait costs. */
+export interface EdgePart {
+  edge: TreeEdge;
+  more: number;
+}
