@@ -60,12 +60,16 @@ export {
   DEFAULT_SETTINGS,
   settingsSchema,
   jointsOf,
+  personClock,
   usualPouring,
+  workMinutesOf,
   type Bath,
   type CureSetup,
   type BenchExceptionDay,
   type Investing,
   type Joints,
+  type Person,
+  type Planning,
   type Pouring,
   type Readers,
   type Settings,
@@ -146,7 +150,7 @@ export {
   type PrintedPlate,
   type StepRecord,
 } from './pour/making';
-export type { BriefLine, PourGate } from './pour/planning';
+export type { BriefLine, PlannedWeek, PourGate } from './pour/planning';
 export { HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
 export {
   AT_THE_END,

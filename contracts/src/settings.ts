@@ -4,7 +4,10 @@ import {
   JOINT_STRENGTH_MPA,
   POUR_WAYS,
   TUNED_CLASSES,
+  USUAL_MINUTES,
   WAX_DIP_MM,
+  WEEK_GOALS,
+  WORK_SKILLS,
   type BenchClock,
 } from '@zero-pour/core';
 import { z } from 'zod';
@@ -121,6 +124,41 @@ function isTimeZone(name: string): boolean {
 
 export type Bath = z.infer<typeof bathSchema>;
 
+/** Somebody who works here, by what they are called at the bench. */
+export const personSchema = z.strictObject({
+  key: keySchema,
+  name: nameSchema,
+  /** Absent: whatever there is to do. */
+  does: z.array(z.enum(WORK_SKILLS)).max(WORK_SKILLS.length).optional(),
+  /** Sunday first; absent: whenever the bench is open. */
+  hours: z.array(benchDaySchema).length(7).optional(),
+});
+export type Person = z.infer<typeof personSchema>;
+
+const workMinutes = (label: string) => quantitySchema(label, 'min', [1, 1440], { digits: 0 }).optional();
+/** How the shop's weeks are planned; what is absent is as usual. */
+export const planningSchema = z.strictObject({
+  goal: z.enum(WEEK_GOALS).optional(),
+  /** How long hands are at each piece of work here. */
+  minutes: z
+    .strictObject({
+      warm: workMinutes('Warm a bottle'),
+      startPrint: workMinutes('Set up a print'),
+      sprue: workMinutes('Sprue and weigh, a flask'),
+      invest: workMinutes('Invest, a bowl'),
+      kilnHand: workMinutes('At the kiln’s door'),
+      melt: workMinutes('Melt'),
+      pour: workMinutes('Pour, a flask'),
+      quench: workMinutes('Open in water'),
+      divest: workMinutes('Clear of plaster'),
+      finish: workMinutes('Cut off, a flask'),
+    } satisfies Record<keyof typeof USUAL_MINUTES, unknown>)
+    .optional(),
+  /** Presses for rubber molds. */
+  presses: quantitySchema('Presses', 'count', [1, 20], { whole: true }).optional(),
+});
+export type Planning = z.infer<typeof planningSchema>;
+
 /** What holds for the whole shop. */
 export const settingsSchema = z.strictObject({
   shopName: z.string().max(120),
@@ -145,6 +183,8 @@ export const settingsSchema = z.strictObject({
   routeTimes: routeTimesSchema.optional(),
   investing: investingSchema.optional(),
   readers: readersSchema.optional(),
+  people: z.array(personSchema).max(12).optional(),
+  planning: planningSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -158,6 +198,16 @@ export const benchClock = ({ benchHours, benchExceptions, timeZone }: Settings):
   timeZone,
   exceptions: benchExceptions,
 });
+
+/** The hours of one person: the shop's own days that are otherwise hold for all. */
+export const personClock = (settings: Settings, { hours }: Pick<Person, 'hours'>): BenchClock => ({
+  ...benchClock(settings),
+  ...(hours ? { hours } : {}),
+});
+
+/** Minutes of a piece of work: the shop's own, else the usual. */
+export const workMinutesOf = ({ planning }: Pick<Settings, 'planning'>, work: keyof typeof USUAL_MINUTES): number =>
+  planning?.minutes?.[work] ?? USUAL_MINUTES[work];
 
 const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 export const DEFAULT_SETTINGS: Settings = {

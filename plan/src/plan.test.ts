@@ -231,7 +231,7 @@ describe('time', () => {
 
   it('finds the earliest pour that keeps bench hours', () => {
     const plan = planPour(pourNumber(31), shop);
-    const earliest = planEarliest(plan.context, known(plan.burnout), valueOf(plan.print), NOW.getTime())!;
+    const earliest = planEarliest(plan, known(plan.burnout), NOW.getTime())!;
     const moved = structuredClone(pourNumber(31));
     moved.doc.brief.zeroAt = new Date(earliest).toISOString();
     const times = known(planPour(moved, shop).times);

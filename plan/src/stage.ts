@@ -11,6 +11,7 @@ import type { ScalePlan } from './scale/planScale';
 import type { ChargePlan } from './sprue/chargePlan';
 import type { TreePlan } from './sprue/treePlan';
 import type { TicketPart } from './ticketLine';
+import type { StageWork } from './times/stageWork';
 import type { PartGates } from './wayUp/gatePlan';
 
 /** What hangs in one flask, and its metal. */
@@ -61,6 +62,8 @@ interface Rules {
   ticket(sight: Sight): TicketPart[];
   /** What it asks of hands; without a pour time only what runs already does. */
   moments(sight: Sight, clock: PourClock | undefined): Moment[];
+  /** Work that it takes, in its order, as if nothing of it were done. */
+  work(sight: Sight): StageWork[];
   /** Signs for and against causes that its own record gives; what is not recorded is missing, never guessed. */
   evidence(context: PourContext): Evidence;
 }
@@ -74,5 +77,6 @@ export type Stage<K extends StageKey> = Rules & { key: K } & (K extends PlannedS
 export const QUIET = {
   ticket: (): TicketPart[] => [],
   moments: (): Moment[] => [],
+  work: (): StageWork[] => [],
   evidence: (): Evidence => ({}),
 };

@@ -238,6 +238,8 @@ export const burnoutStageSchema = z.strictObject({
   startedAt: momentSchema.optional(),
   /** Hands-on moments ticked off, by their name in the programme (core's handNames). */
   hands: z.record(handNameSchema, momentSchema),
+  /** Of these somebody said that they may fall outside bench hours. */
+  anyHour: z.array(handNameSchema).max(60).optional(),
   events: z.array(burnEventSchema).max(30).optional(),
   note: noteSchema.optional(),
 });

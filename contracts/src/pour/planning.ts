@@ -25,6 +25,8 @@ export const briefSchema = z.strictObject({
   dueAt: momentSchema.optional(),
   /** Wanted moment of the pour. */
   zeroAt: momentSchema.optional(),
+  /** No plan moves it. */
+  zeroPinned: z.literal(true).optional(),
   route: z.enum(ROUTES),
   /** Mold that its waxes come from. */
   moldId: idSchema.optional(),
@@ -92,3 +94,12 @@ export const wayUpSchema = z.strictObject({
   /** By the key of the brief's line. */
   lines: z.record(lineKeySchema, standingLineSchema),
 });
+
+/** What a plan of the shop's weeks that was taken says of a pour: when its steps begin, and who does them. */
+export const plannedWeekSchema = z.strictObject({
+  /** The pour it was made for: once that is moved, the plan is none any more. */
+  zeroAt: momentSchema,
+  /** By the step's name. */
+  steps: z.record(z.string().min(1).max(120), z.strictObject({ at: momentSchema, who: keySchema.optional() })),
+});
+export type PlannedWeek = z.infer<typeof plannedWeekSchema>;

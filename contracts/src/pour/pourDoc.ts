@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { burnoutStageSchema, cleanStageSchema, investStageSchema, printStageSchema } from './making';
 import { happeningSchema, resultStageSchema } from './outcome';
 import { emptyFlask, FIRST_FLASK, pourFlaskSchema, type PourFlask } from './pourFlask';
-import { briefSchema, resinStageSchema, wayUpSchema } from './planning';
+import { briefSchema, plannedWeekSchema, resinStageSchema, wayUpSchema } from './planning';
 import { scaleStageSchema } from './sizes';
 
 const STAGE_KEYS = STAGES.map((stage) => stage.key) as [StageKey, ...StageKey[]];
@@ -30,6 +30,8 @@ export const pourDocSchema = z.strictObject({
   flasks: z.array(pourFlaskSchema).min(1).max(12),
   result: resultStageSchema,
   happenings: z.array(happeningSchema).max(200),
+  /** Absent: it is counted back by itself. */
+  plannedWeek: plannedWeekSchema.optional(),
 });
 export type PourDoc = z.infer<typeof pourDocSchema>;
 

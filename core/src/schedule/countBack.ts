@@ -9,6 +9,8 @@ export interface WorkStep {
   key: string;
   hours: number;
   attendance: Attendance;
+  /** A plan that was taken has it begin then: it does, where that leaves time for what comes after. */
+  planned?: number | undefined;
 }
 
 export interface PlacedStep {
@@ -68,12 +70,17 @@ function latestStart(step: WorkStep, end: number, spans: readonly Span[]): numbe
   return null;
 }
 
+/** Whether a step can begin as a plan has it; whoever took that plan saw to its hours. */
+const keepsPlanned = ({ planned, hours }: WorkStep, end: number): boolean =>
+  planned !== undefined && planned + hours * HOUR_MS <= end;
+
 /** Steps placed as late as they may be, the last first. */
 function placeSteps(steps: readonly WorkStep[], end: number, spans: readonly Span[]): PlacedStep[] {
   const placed: PlacedStep[] = [];
   let cursor = end;
   for (const step of [...steps].reverse()) {
-    const found = latestStart(step, cursor, spans);
+    const latest = latestStart(step, cursor, spans);
+    const found = keepsPlanned(step, cursor) ? step.planned! : latest;
     const from = found ?? cursor - step.hours * HOUR_MS;
     placed.unshift({ key: step.key, from, to: from + step.hours * HOUR_MS, outside: found === null });
     cursor = from;

@@ -21,6 +21,15 @@ export {
   type PlacedStep,
   type WorkStep,
 } from './countBack';
-export { INVEST_H, LONGEST_STEP_H, SET_H, SPRUE_H } from './usualHours';
+export {
+  LONGEST_STEP_H,
+  SET_H,
+  USUAL_MINUTES,
+  WARM_HANDS_MIN,
+  WORK_SKILLS,
+  type WorkMinutes,
+  type WorkSkill,
+} from './usualHours';
+export { countOn, type LaterStep } from './countOn';
 export { stretchHolds, type StretchPart } from './stretchHolds';
 export * from './week';

@@ -2,6 +2,7 @@ import { say } from '@zero-pour/core';
 import { beginning } from '../moment';
 import { QUIET, type Stage } from '../stage';
 import { cleaningOf, isOver } from './cleaning';
+import { cleanWork } from './cleanWork';
 import { cleanSigns } from './cleanSigns';
 
 export const clean: Stage<'clean'> = {
@@ -20,5 +21,6 @@ export const clean: Stage<'clean'> = {
   },
   moments: (_, clock) =>
     beginning('clean', clock?.begins.clean, say`Prints off, wash`, say`by the resin’s protocol`),
+  work: cleanWork,
   evidence: cleanSigns,
 };

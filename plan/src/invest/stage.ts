@@ -4,6 +4,7 @@ import { beginning } from '../moment';
 import { valueOf } from '../planned';
 import { QUIET, type Stage } from '../stage';
 import { figureLine, wordsLine, type TicketLine } from '../ticketLine';
+import { investWork } from './investWork';
 import { planMix, type MixPlan } from './mixPlan';
 
 const mixed = ({ ratio, water, boric }: MixPlan): TicketLine[] => [
@@ -39,6 +40,7 @@ export const invest: Stage<'invest'> = {
       },
     ];
   },
+  work: investWork,
   moments: ({ of }, clock) => {
     const mix = valueOf(of('invest'));
     return mix

@@ -10,11 +10,11 @@ import {
   type BenchConflict,
   type Judgement,
   type Phrase,
-  type WorkStep,
 } from '@zero-pour/core';
 import { isOver } from '../clean/cleaning';
 import type { FormatMoment } from '../moment';
 import type { Block } from '../times/block';
+import { ANY_WAIT, handsOn, NO_WAIT, type StageWork } from '../times/stageWork';
 import { moldSteps, type MoldStep, type MoldThings } from './moldSteps';
 import { routeOfKind, waxesOf } from './waxes';
 
@@ -38,13 +38,31 @@ export const isMoldWork = (key: string): boolean => key.startsWith(STEP_KEY);
 
 const isRunning = ({ record }: MoldStep): boolean => record?.startedAt !== undefined && !isOver(record);
 
+/** Presses go by number: nobody has named them. */
+export const pressName = (n: number): string => `press ${n}`;
+
 /** Its steps as they are counted back; what runs already is not begun again. */
-export const moldWork = (ahead: readonly MoldStep[]): WorkStep[] =>
-  ahead.flatMap((step) =>
+export const moldWork = (ahead: readonly MoldStep[], presses = 1): StageWork[] =>
+  ahead.flatMap((step): StageWork[] =>
     step.minutes === null || isRunning(step)
       ? []
-      : [{ key: workKeyOf(step), hours: step.minutes / 60, attendance: step.attendance }],
+      : [
+          {
+            key: workKeyOf(step),
+            name: step.name,
+            skill: 'mold',
+            hours: step.minutes / 60,
+            attendance: step.attendance,
+            handsMin: step.attendance === 'whole' ? step.minutes : step.attendance === 'start' ? Math.min(step.minutes, BEGIN_MIN) : 0, // prettier-ignore
+            // What goes by itself begins when what is before it ends.
+            waits: step.attendance === 'none' ? NO_WAIT : ANY_WAIT,
+            ...(step.key === 'press' ? { machines: Array.from({ length: presses }, (_, n) => pressName(n + 1)) } : {}),
+          },
+        ],
   );
+
+/** Hands at the beginning of a step that goes on by itself. min */
+const BEGIN_MIN = 10;
 
 export const moldBlock = ({ name, attendance }: MoldStep, from: number, to: number): Block => ({
   work: 'mold',
@@ -173,15 +191,11 @@ export function waxesToInject(mold: Mold, stillWanted: number): number {
 }
 
 /** … as sittings that are counted back. */
-export function waxWork(mold: Mold, stillWanted: number): WorkStep[] {
+export function waxWork(mold: Mold, stillWanted: number): StageWork[] {
   const hours = waxesToInject(mold, stillWanted) / waxesPerHour(mold);
   if (hours === 0) return [];
   const sittings = Math.ceil(hours / SITTING_H - 1e-9);
-  return Array.from({ length: sittings }, () => ({
-    key: 'wax',
-    hours: hours / sittings,
-    attendance: 'whole',
-  }));
+  return Array.from({ length: sittings }, () => handsOn('wax', 'waxes', 'mold', (hours / sittings) * 60));
 }
 
 /** "18 waxes": what a sitting is for. */

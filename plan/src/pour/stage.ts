@@ -1,10 +1,12 @@
 import { pouredAt, readingValue } from '@zero-pour/contracts';
-import { formatQuantity, formatValue, quantity, say, type UnitChoice } from '@zero-pour/core';
+import { formatQuantity, formatValue, HOUR_MS, quantity, say, type UnitChoice } from '@zero-pour/core';
 import { attempt } from '../attempt';
-import { DETAIL_NONE } from '../moment';
+import { beginning, DETAIL_NONE } from '../moment';
 import { valueOf } from '../planned';
 import { QUIET, type Sight, type Stage } from '../stage';
 import { ofFlask, readLine, type TicketLine, type TicketPart } from '../ticketLine';
+import { meltsAtH } from './melt';
+import { openWork } from './openWork';
 import { planTemperatures } from './temperaturePlan';
 
 /** Flask and metal of the first flask, as read or as planned. */
@@ -52,16 +54,17 @@ export const pour: Stage<'pour'> = {
     ...(pouredAt(sight.context.doc) === undefined ? [] : readParts(sight)),
     { section: 'Set', lines: setLines(sight) },
   ],
-  moments: ({ context: { doc, alloy } }, clock) =>
-    clock === undefined
-      ? []
-      : [
-          {
-            stage: 'pour',
-            at: clock.zero,
-            what: say`Zero: pour`,
-            detail: alloy ? say`${alloy.name}` : DETAIL_NONE,
-            done: pouredAt(doc) !== undefined,
-          },
-        ],
+  work: openWork,
+  moments: ({ context: { doc, alloy, settings } }, clock) => {
+    if (clock === undefined) return [];
+    const done = pouredAt(doc) !== undefined;
+    const metal = alloy ? say`${alloy.name}` : DETAIL_NONE;
+    const hands = clock.burnout.curve.segments.flatMap((segment) => segment.hands);
+    const melt = clock.kilnIn + meltsAtH(settings, hands, clock.kilnH) * HOUR_MS;
+    return [
+      { stage: 'pour', at: melt, what: say`Melt`, detail: metal, done },
+      { stage: 'pour', at: clock.zero, what: say`Zero: pour`, detail: metal, done },
+      ...beginning('pour', clock.begins['quench'], say`Open in water`, say`after its wait, with eyes and hands covered`),
+    ];
+  },
 };

@@ -6,6 +6,7 @@ import { valueOf } from '../planned';
 import type { Sight, Stage } from '../stage';
 import { figureLine } from '../ticketLine';
 import { printMoments } from './printMoments';
+import { printWork } from './printWork';
 import { planPrint } from './printPlan';
 import { printSigns } from './printSigns';
 
@@ -39,6 +40,7 @@ export const print: Stage<'print'> = {
   moments: ({ context, of }, clock) => {
     const plan = valueOf(of('print'));
     return [
+      ...beginning('print', clock?.begins['warm'], say`Warm the bottle`),
       ...beginning(
         'print',
         clock?.begins.print,
@@ -49,5 +51,6 @@ export const print: Stage<'print'> = {
       ...printMoments(context, plan),
     ];
   },
+  work: printWork,
   evidence: printSigns,
 };

@@ -1,9 +1,11 @@
-import { pouredAt } from '@zero-pour/contracts';
+import { pouredAt, workMinutesOf } from '@zero-pour/contracts';
 import { countOutcomes, say } from '@zero-pour/core';
 import type { PourContext } from '../context';
+import { beginning } from '../moment';
 import { castPieces } from '../pieces';
 import { QUIET, type Stage } from '../stage';
 import { wordsLine } from '../ticketLine';
+import { handsOn } from '../times/stageWork';
 
 const outcomes = (context: PourContext) =>
   castPieces(context).map(({ key }) => context.doc.result.castings[key]?.outcome);
@@ -20,6 +22,17 @@ export const result: Stage<'result'> = {
     const count = countOutcomes(outcomes(context));
     return count.judged > 0 ? `${count.sellable} of ${count.total} sellable` : '';
   },
+  moments: (_, clock) => [
+    ...beginning('result', clock?.begins['divest'], say`Clear of plaster`, say`wet, and with a dust mask`),
+    ...beginning('result', clock?.begins['finish'], say`Cut off`),
+  ],
+  // Cutting off, after plaster is cleared of what was opened in water; when, is nobody's hurry.
+  work: ({ context: { alloy, settings, flasks } }) => [
+    ...(alloy?.divest === 'quench'
+      ? [handsOn('divest', 'divest', 'finish', workMinutesOf(settings, 'divest') * flasks.length, { breakable: true })]
+      : []),
+    handsOn('finish', 'cut off', 'finish', workMinutesOf(settings, 'finish') * flasks.length, { breakable: true }),
+  ],
   ticket: ({ context }) => {
     if (pouredAt(context.doc) === undefined) return [];
     const count = countOutcomes(outcomes(context));

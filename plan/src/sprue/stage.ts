@@ -7,6 +7,7 @@ import { valueOf } from '../planned';
 import { QUIET, type HungPlan, type Stage } from '../stage';
 import { figureLine, readLine, type TicketLine, type TicketPart } from '../ticketLine';
 import { planCharge } from './chargePlan';
+import { sprueWork } from './sprueWork';
 import { planTree } from './treePlan';
 
 /** What to weigh out for one flask. */
@@ -59,6 +60,7 @@ export const sprue: Stage<'sprue'> = {
     of('sprue').map((hung, flask) =>
       pouredAt(context.doc) === undefined ? weighPart(hung, flask) : weighedPart(hung, flask, context),
     ),
+  work: sprueWork,
   moments: ({ of }, clock) => {
     const gates = of('wayUp')[0]?.gates;
     return beginning(

@@ -1,41 +1,21 @@
-import {
-  INVEST_H,
-  printsNegative,
-  protocolHours,
-  SET_H,
-  SPRUE_H,
-  type PlacedStep,
-  type StageKey,
-  type WorkStep,
-} from '@zero-pour/core';
-import { anyPoured, type Mold } from '@zero-pour/contracts';
-import { isOver, protocolOf } from '../clean/cleaning';
+import { printsNegative, type PlacedStep, type StageKey } from '@zero-pour/core';
+import { anyPoured, pouredAt, type Mold } from '@zero-pour/contracts';
+import { isOver } from '../clean/cleaning';
 import type { PourContext } from '../context';
 import { waxesLeft, waxesWanted } from '../mold/moldOfPour';
 import { isMoldWork, moldBlock, moldWork, stepsAhead, waxWork, workKeyOf } from '../mold/moldWork';
-import type { PrintPlan } from '../print/printPlan';
-import { stageStates } from '../stages';
+import type { Sight } from '../stage';
+import { STAGE_RULES, stageStates } from '../stages';
 import type { Block, WorkKey } from './block';
+import type { StageWork } from './stageWork';
 
-export interface Durations {
-  print: number | undefined;
-  clean: number | undefined;
-  sprue: number;
-  invest: number;
-  set: number;
-}
+/** What a stage's work is, as if nothing of it were done. */
+const workOf = (stage: StageKey, sight: Sight): StageWork[] =>
+  STAGE_RULES.find(({ key }) => key === stage)!.work(sight);
 
-export function durations(context: PourContext, print: PrintPlan | undefined): Durations {
-  const { powder } = context;
-  const protocol = protocolOf(context);
-  return {
-    print: print?.hours.value,
-    clean: protocol.length > 0 ? protocolHours(protocol) : undefined,
-    sprue: SPRUE_H,
-    invest: INVEST_H,
-    set: powder?.setH ?? SET_H,
-  };
-}
+/** How long work of a stage takes by its key, h; undefined: not known, or there is none. */
+export const hoursOf = (stage: StageKey, key: string, sight: Sight): number | undefined =>
+  workOf(stage, sight).find((work) => work.key === key)?.hours;
 
 /** Work before the kiln, in its order. */
 const MAKING = ['print', 'clean', 'mold', 'wax', 'sprue', 'invest'] as const;
@@ -86,31 +66,45 @@ function pending(context: PourContext): MakingKey[] {
   return MAKING.filter((key, i) => i >= from && stands[key] !== 'left');
 }
 
-function stepsOf(key: MakingKey, context: PourContext, hours: Durations): WorkStep[] {
-  if (key === 'mold') return context.mold ? moldWork(stepsAhead(context.mold.mold, context.mold)) : [];
-  if (key === 'wax') return context.mold ? waxWork(context.mold.mold, waxesLeft(context)) : [];
-  const length = hours[key];
-  if (length === undefined || (key === 'print' && context.doc.print.startedAt !== undefined)) return [];
-  return [{ key, hours: length, attendance: key === 'print' ? 'start' : 'whole' }];
+function stepsOf(key: MakingKey, sight: Sight): StageWork[] {
+  const { mold, doc, settings } = sight.context;
+  if (key === 'mold') return mold ? moldWork(stepsAhead(mold.mold, mold), settings.planning?.presses) : [];
+  if (key === 'wax') return mold ? waxWork(mold.mold, waxesLeft(sight.context)) : [];
+  return key === 'print' && doc.print.startedAt !== undefined ? [] : workOf(key, sight);
 }
 
-/** Everything before the kiln that is still to be done, in its order. */
-export function workAhead(context: PourContext, hours: Durations): WorkStep[] {
-  const { doc } = context;
-  const steps = pending(context).flatMap((key) => stepsOf(key, context, hours));
-  if (doc.burnout.startedAt === undefined && !anyPoured(doc) && !doc.left.includes('invest'))
-    steps.push({ key: 'set', hours: hours.set, attendance: 'none' });
-  return steps;
+/** When a plan that was taken has a step begin; nothing of one that was made for another pour time. */
+function plannedOf({ doc }: PourContext, key: string): { planned: number } | object {
+  const { plannedWeek: plan, brief } = doc;
+  const step = plan !== undefined && plan.zeroAt === brief.zeroAt ? plan.steps[key] : undefined;
+  return step ? { planned: Date.parse(step.at) } : {};
 }
+
+/** Everything before the kiln that is still to be done, in its order. Several sittings of one kind have numbers after the first. */
+export function workAhead(sight: Sight): StageWork[] {
+  const { context } = sight;
+  const { doc } = context;
+  const steps = pending(context).flatMap((key) => stepsOf(key, sight));
+  // What was invested sets on.
+  const sets = doc.burnout.startedAt === undefined && !anyPoured(doc) && !doc.left.includes('invest');
+  if (sets && !steps.some(({ key }) => key === 'set'))
+    steps.push(...workOf('invest', sight).filter(({ key }) => key === 'set'));
+  return steps.map((step) => ({ ...step, ...plannedOf(context, step.key) }));
+}
+
+/** What is to be done after the pour; nothing once a result is written down. */
+export const workAfter = (sight: Sight): StageWork[] =>
+  sight.context.doc.result.doneAt !== undefined || pouredAt(sight.context.doc) !== undefined
+    ? []
+    : (['pour', 'result'] as const).flatMap((stage) => workOf(stage, sight));
 
 const moldStepOf = (key: string, { mold }: PourContext) =>
   mold && isMoldWork(key) ? stepsAhead(mold.mold, mold).find((step) => workKeyOf(step) === key) : undefined;
 
-/** A step that was counted back as it is called. */
-export const nameOfWork = (key: string, context: PourContext): string =>
-  moldStepOf(key, context)?.name ?? key;
-
-export function plannedBlock({ key, from, to }: PlacedStep, context: PourContext): Block {
+/** A step on the clock as the board shows it. */
+export function plannedBlock({ key, from, to }: PlacedStep, work: StageWork, context: PourContext): Block {
   const step = moldStepOf(key, context);
-  return step ? moldBlock(step, from, to) : { work: key as WorkKey, from, to, state: 'planned' };
+  if (step) return moldBlock(step, from, to);
+  const own = STAGE_RULES.some((stage) => stage.key === key) || key === 'wax';
+  return { work: key as WorkKey, from, to, state: 'planned', ...(own ? {} : { name: work.name, attended: work.attendance === 'whole' }) }; // prettier-ignore
 }

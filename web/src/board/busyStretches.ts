@@ -1,4 +1,4 @@
-import { INVEST_H, SPRUE_H, HOUR_MS, type StageKey } from '@zero-pour/core';
+import { MINUTE_MS, USUAL_MINUTES, type StageKey } from '@zero-pour/core';
 import type { Block, BoardRow, MoldRow } from '@zero-pour/plan';
 
 export interface BusyStretch {
@@ -12,8 +12,6 @@ export interface BusyRow {
   stretches: BusyStretch[];
 }
 
-const TURN_H = 0.25;
-
 function add(rows: Map<string, BusyRow>, kind: BusyRow['kind'], name: string, stretch: BusyStretch): void {
   const row = rows.get(name) ?? { name, kind, stretches: [] };
   row.stretches.push(stretch);
@@ -21,7 +19,9 @@ function add(rows: Map<string, BusyRow>, kind: BusyRow['kind'], name: string, st
 }
 
 /** Work whose beginning is asked of hands by a moment, while its block holds them busy. */
-const HELD_BY_BLOCKS = new Set<StageKey>(['brief', 'clean', 'sprue', 'invest']);
+const HELD_BY_BLOCKS = new Set<StageKey>(['brief', 'clean', 'sprue', 'invest', 'result']);
+/** How long hands are at a moment that no block holds; at others as at the kiln’s door. */
+const HANDS_AT: Partial<Record<StageKey, keyof typeof USUAL_MINUTES>> = { pour: 'melt', print: 'startPrint' };
 
 /** Who and what is busy when: each kiln and printer in use, and hands. */
 export function busyRows(boardRows: readonly BoardRow[], molds: readonly MoldRow[]): BusyRow[] {
@@ -43,8 +43,11 @@ export function busyRows(boardRows: readonly BoardRow[], molds: readonly MoldRow
     }
     for (const moment of times.moments) {
       if (moment.done || HELD_BY_BLOCKS.has(moment.stage)) continue;
-      const hours = moment.stage === 'pour' ? SPRUE_H : moment.stage === 'print' ? INVEST_H / 3 : TURN_H;
-      hands.stretches.push({ from: moment.at, to: moment.at + hours * HOUR_MS, label: '' });
+      hands.stretches.push({
+        from: moment.at,
+        to: moment.at + USUAL_MINUTES[HANDS_AT[moment.stage] ?? 'kilnHand'] * MINUTE_MS,
+        label: '',
+      });
     }
   }
   for (const { times } of molds)

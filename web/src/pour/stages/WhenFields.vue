@@ -13,7 +13,7 @@ const brief = computed(() => pour.value.doc.brief);
 const earliest = computed(() => {
   const burnout = valueOf(plan.value.burnout);
   return burnout && !pour.value.doc.burnout.startedAt
-    ? planEarliest(plan.value.context, burnout, valueOf(plan.value.print), now.value)
+    ? planEarliest(plan.value, burnout, now.value)
     : null;
 });
 const late = computed(() => {
