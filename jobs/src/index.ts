@@ -4,6 +4,7 @@ export { resultOf, type RunOutcome } from './outcome';
 export { partOf, partSchema, pieceOf, type PartInput } from './part';
 export { blobsOf, fileOf, KEEP_NEWEST, KEPT_JOB_NAMES, KEPT_JOBS, keptJob, type KeptJobName } from './kept';
 export { fitProgrammeJob, heatJob, type FitInput, type FlaskInput, type HeatInput } from './heat';
+export { clashJob, weekJob, type ClashInput, type WeekInput } from './week';
 export { passingJob } from './passing';
 export { couponFileJob, couponJob, type CouponShape } from './coupon';
 export {

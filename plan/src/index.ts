@@ -54,6 +54,20 @@ export { planMakers, type MakersPlan } from './burnout/makersPlan';
 export { runToSend, unwrittenFalls, type BurnEventDraft } from './burnout/onDevice';
 export { readingsFrom, type Burnt } from './burnout/burnt';
 export { calendarEvents, type CalendarEvent } from './times/calendarEvents';
+export { clashWords, type ClashWords, type WayOut } from './week/clashWords';
+export { ANYBODY, peopleOf, type LeftOut, type WeekSubject } from './week/weekJobs';
+export {
+  allWishes,
+  keptWishes,
+  planWeeks,
+  proposalProblem,
+  readAnswer,
+  takingOf,
+  type PourTaking,
+  type Proposed,
+  type WeekPlanning,
+  type WeekStep,
+} from './week/weekPlan';
 export { planStretch, type HoldStretch } from './burnout/stretchPlan';
 export { castSigns } from './burnout/castSigns';
 export { flaskToHeat, PATTERNS_AT, type HeatPlan } from './burnout/heatPlan';

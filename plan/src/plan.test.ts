@@ -221,12 +221,17 @@ describe('time', () => {
       known(planPour(pourNumber(number), shop).times)
         .blocks.filter((b) => b.state === 'planned')
         .map((b) => b.work);
-    expect(stages(31)).toEqual(['print', 'clean', 'sprue', 'invest']);
-    expect(stages(30)).toEqual(['clean', 'sprue', 'invest']);
-    expect(stages(29)).toEqual([]);
+    const after = ['quench', 'divest', 'finish'];
+    expect(stages(31)).toEqual(['warm', 'print', 'clean', 'sprue', 'invest', ...after]);
+    expect(stages(30)).toEqual(['clean', 'sprue', 'invest', ...after]);
+    expect(stages(29)).toEqual(after);
     const haveThem = structuredClone(pourNumber(31));
     haveThem.doc.left = ['print', 'clean'];
-    expect(known(planPour(haveThem, shop).times).blocks.map((b) => b.work)).toEqual(['sprue', 'invest']);
+    expect(known(planPour(haveThem, shop).times).blocks.map((b) => b.work)).toEqual([
+      'sprue',
+      'invest',
+      ...after,
+    ]);
   });
 
   it('finds the earliest pour that keeps bench hours', () => {

@@ -5,7 +5,11 @@ import type { PlacedStep, WorkStep } from './countBack';
 export type LaterStep = WorkStep & { waits: { leastMin: number } };
 
 /** The first begin from a moment on at which a step is attended as it must be; undefined: no stretch serves. */
-function firstStart({ hours, attendance }: WorkStep, from: number, spans: readonly Span[]): number | undefined {
+function firstStart(
+  { hours, attendance }: WorkStep,
+  from: number,
+  spans: readonly Span[],
+): number | undefined {
   if (attendance === 'none') return from;
   const inside = attendance === 'whole' ? hours * HOUR_MS : 0;
   const span = spans.find(({ from: opens, to }) => Math.max(from, opens) + inside <= to);

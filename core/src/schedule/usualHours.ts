@@ -1,5 +1,14 @@
 /** Kinds of work that people differ in. */
-export const WORK_SKILLS = ['print', 'clean', 'mold', 'sprue', 'invest', 'burnout', 'pour', 'finish'] as const;
+export const WORK_SKILLS = [
+  'print',
+  'clean',
+  'mold',
+  'sprue',
+  'invest',
+  'burnout',
+  'pour',
+  'finish',
+] as const;
 export type WorkSkill = (typeof WORK_SKILLS)[number];
 
 /** How long hands are at a piece of work where the shop has said nothing else, min (shop defaults). */

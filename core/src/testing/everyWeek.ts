@@ -90,7 +90,7 @@ export function everyWeek(problem: WeekProblem) {
 
   function costOf({ way, starts, ends, job }: OneWay): WeekCost {
     const zero = starts[way.zero]!;
-    const span = slots - starts[0]! + zero;
+    const span = slots - starts[0]! + starts.at(-1)!;
     const uncivil = way.tasks.filter((task, n) => task.handsMin > 0 && task.at === undefined && !inside(problem.civil, starts[n]!)).length; // prettier-ignore
     const trips = way.tasks.filter((task, n) => {
       const before = way.tasks[n - 1];

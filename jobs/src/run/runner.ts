@@ -5,6 +5,7 @@ import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
 import { airJob, hangJob, hungJob, treeShapeJob } from '../hang';
 import { fitProgrammeJob, heatJob } from '../heat';
+import { clashJob, weekJob } from '../week';
 import { moldBlockJob, undercutShadesJob, undercutsJob } from '../mold';
 import { layersJob } from '../layers';
 import type { RunOutcome } from '../outcome';
@@ -21,6 +22,7 @@ import { feed, places, suggest } from './feed';
 import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { fit, heat } from './heat';
+import { clash, week } from './week';
 import { hang, measureTree, readAir, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { makeBlock, readUndercuts, shadeUndercuts } from './mold';
@@ -58,6 +60,8 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(treeShapeJob, showTree),
     runnable(heatJob, heat),
     runnable(fitProgrammeJob, fit),
+    runnable(weekJob, week),
+    runnable(clashJob, clash),
     runnable(undercutsJob, readUndercuts),
     runnable(undercutShadesJob, shadeUndercuts),
     runnable(moldBlockJob, makeBlock),

@@ -4,13 +4,12 @@ import {
   HOUR_MS,
   LONGEST_SOAK_H,
   LONGEST_HOLD_H,
-  STEAM_MOST_C,
   stretchHolds,
-  type PlacedSegment,
   type Segment,
 } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import type { TimePlan } from '../times/timePlan';
+import { mostMoreH } from '../week/kilnTasks';
 import type { BurnoutPlan } from './burnoutPlan';
 
 /** Longer holds after which every hand of the burnout falls where somebody is there, zero staying where it is. */
@@ -20,15 +19,9 @@ export interface HoldStretch {
   kilnIn: number;
 }
 
-/** What may become longer without harm: a hold at steam, where it only dries, and the soak, where the core only agrees. */
-const mostMoreH = ({ segment: { targetC, holdH } }: PlacedSegment): number => {
-  if (targetC === null) return Math.max(0, LONGEST_SOAK_H - holdH);
-  return targetC <= STEAM_MOST_C ? Math.max(0, LONGEST_HOLD_H - holdH) : 0;
-};
-
 /** What mends hands that are wanted while the bench is closed, where longer holds do and there is still time; undefined where none is to be mended. */
 export function planStretch(
-  { settings }: PourContext,
+  { settings, doc }: PourContext,
   { curve, segments }: BurnoutPlan,
   { zero, kilnIn, kilnStarted, poured, conflicts }: TimePlan,
   now: number,
@@ -36,7 +29,9 @@ export function planStretch(
   if (kilnStarted || poured || conflicts.length === 0) return undefined;
   const kilnBeforeH = (zero - kilnIn) / HOUR_MS;
   const parts = curve.segments.map((placed) => ({
-    handsBeforeH: placed.hands.map(({ atH }) => kilnBeforeH - atH),
+    handsBeforeH: placed.hands
+      .filter(({ name }) => !doc.burnout.anyHour?.includes(name))
+      .map(({ atH }) => kilnBeforeH - atH),
     mostMoreH: mostMoreH(placed),
   }));
   const reachH = kilnBeforeH + LONGEST_HOLD_H + LONGEST_SOAK_H;

@@ -1,6 +1,6 @@
 import { protocolHours } from '@zero-pour/core';
 import type { Sight } from '../stage';
-import { handsOn, type StageWork } from '../times/stageWork';
+import { handsOn, lifeWait, type StageWork } from '../times/stageWork';
 import { protocolOf } from './cleaning';
 import { freshClocks } from './freshClocks';
 
@@ -14,7 +14,7 @@ export function cleanWork({ context }: Sight): StageWork[] {
   const clock = freshClocks(context).find(({ what }) => what === 'uncured print');
   return [
     handsOn('clean', 'clean', 'clean', protocolHours(protocol) * 60, {
-      waits: { leastMin: 0, mostMin: life === null ? Infinity : life * DAY_MIN },
+      waits: lifeWait(life === null ? null : life * DAY_MIN),
       notAfter: clock?.lapsesAt,
     }),
   ];

@@ -3,7 +3,7 @@ import { castsWax, SET_H } from '@zero-pour/core';
 import { freshClocks } from '../clean/freshClocks';
 import { halfOf } from '../sprue/sprueWork';
 import type { Sight } from '../stage';
-import { handsOn, NO_WAIT, type StageWork } from '../times/stageWork';
+import { handsOn, lifeWait, NO_WAIT, type StageWork } from '../times/stageWork';
 
 /** Bowls mixed one after the other, and the set that waits for nobody. */
 export function investWork({ context }: Sight): StageWork[] {
@@ -12,7 +12,7 @@ export function investWork({ context }: Sight): StageWork[] {
   const clock = freshClocks(context).find(({ what }) => what === 'cured print');
   return [
     handsOn('invest', 'invest', 'invest', workMinutesOf(settings, 'invest') * (doc.invest.bowls ?? 1), {
-      waits: { leastMin: 0, mostMin: halfOf(life) },
+      waits: lifeWait(halfOf(life)),
       notAfter: clock?.lapsesAt,
     }),
     {

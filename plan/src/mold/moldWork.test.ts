@@ -117,17 +117,19 @@ describe('a pour of waxes on the clock', () => {
     planPour({ id: 'p', doc: fullDoc(POURED, change) }, { ...shop, molds });
   const works = (molds: Mold[], change = wax) =>
     valueOf(planOf(molds, change).times)!.blocks.map(({ work, name }) => name ?? work);
+  /** What comes after the pour, the same for all. */
+  const after = ['quench', 'divest', 'cut off'];
 
   it('contains the making of a mold that has no zero of its own', () => {
-    expect(works([unset])).toEqual(['print', 'clean', 'Clean frame and master', 'Pack half, master, pack', 'Press', 'Cool', 'Cut', 'Clean and look', 'wax', 'sprue', 'invest']); // prettier-ignore
+    expect(works([unset])).toEqual(['warm the bottle', 'print', 'clean', 'Clean frame and master', 'Pack half, master, pack', 'Press', 'Cool', 'Cut', 'Clean and look', 'wax', 'sprue', 'invest', ...after]); // prettier-ignore
     const { moments } = planOf([unset]);
     expect(moments.filter(({ mold: of }) => of).map(({ mold: of }) => of!.step ?? 'waxes')).toEqual(['clean', 'pack', 'press', 'cut', 'check', 'waxes']); // prettier-ignore
   });
   it('begins at the waxes of a mold that is made, and at the tree once its waxes are here', () => {
     const good = { ...unset, state: 'good' as const };
-    expect(works([good])).toEqual(['wax', 'sprue', 'invest']);
+    expect(works([good])).toEqual(['wax', 'sprue', 'invest', ...after]);
     const shots = [{ key: 's', at: at(0), waxes: 2, good: 2, flaws: [], pourId: 'p' }];
-    expect(works([{ ...good, shots }])).toEqual(['sprue', 'invest']);
+    expect(works([{ ...good, shots }])).toEqual(['sprue', 'invest', ...after]);
   });
   it('prints no master once the mold is begun, and none at all for a mold that is printed itself', () => {
     const begun = { ...unset, state: 'being made' as const, steps: { cool: { doneAt: at(POURED.getTime() - 40 * HOUR_MS) } } }; // prettier-ignore
@@ -141,12 +143,17 @@ describe('a pour of waxes on the clock', () => {
   });
   it('still prints its master where the mold is of another pattern, or worn', () => {
     const other = { ...unset, state: 'good' as const, patternId: null };
-    expect(works([other]).slice(0, 2)).toEqual(['print', 'clean']);
-    expect(works([{ ...unset, state: 'worn' }]).slice(0, 3)).toEqual(['print', 'clean', 'wax']);
+    expect(works([other]).slice(0, 3)).toEqual(['warm the bottle', 'print', 'clean']);
+    expect(works([{ ...unset, state: 'worn' }]).slice(0, 4)).toEqual([
+      'warm the bottle',
+      'print',
+      'clean',
+      'wax',
+    ]);
   });
   it('leaves a mold with its own zero to that, and says when it would come too late', () => {
     const own = mold({ patternId });
-    expect(works([own])).toEqual(['print', 'clean', 'wax', 'sprue', 'invest']);
+    expect(works([own])).toEqual(['warm the bottle', 'print', 'clean', 'wax', 'sprue', 'invest', ...after]);
     const conflicts = (zeroAt: number) => {
       const pour = { id: 'p', number: 7, doc: fullDoc(POURED, wax) } as never;
       const rows = boardRows([pour], { ...shop, molds: [{ ...own, zeroAt: at(zeroAt) }] });

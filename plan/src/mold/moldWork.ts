@@ -56,7 +56,9 @@ export const moldWork = (ahead: readonly MoldStep[], presses = 1): StageWork[] =
             handsMin: step.attendance === 'whole' ? step.minutes : step.attendance === 'start' ? Math.min(step.minutes, BEGIN_MIN) : 0, // prettier-ignore
             // What goes by itself begins when what is before it ends.
             waits: step.attendance === 'none' ? NO_WAIT : ANY_WAIT,
-            ...(step.key === 'press' ? { machines: Array.from({ length: presses }, (_, n) => pressName(n + 1)) } : {}),
+            ...(step.key === 'press'
+              ? { machines: Array.from({ length: presses }, (_, n) => pressName(n + 1)) }
+              : {}),
           },
         ],
   );

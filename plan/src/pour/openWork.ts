@@ -1,6 +1,6 @@
 import { workMinutesOf } from '@zero-pour/contracts';
 import type { Sight } from '../stage';
-import { handsOn, type StageWork } from '../times/stageWork';
+import { ANY_WAIT, handsOn, type StageWork } from '../times/stageWork';
 
 /** A flask that is broken out may stand for so long before it is: it is cold then. min */
 const BROKEN_OUT_LEAST_MIN = 120;
@@ -14,11 +14,14 @@ export function openWork({ context: { alloy, settings, flasks } }: Sight): Stage
   return [
     divest === 'quench'
       ? handsOn('quench', 'quench', 'pour', workMinutesOf(settings, 'quench'), {
-          waits: { leastMin: quenchWaitMin.least, mostMin: Math.max(quenchWaitMin.most, quenchWaitMin.least + QUENCHED_WITHIN_MIN) },
+          waits: {
+            leastMin: quenchWaitMin.least,
+            mostMin: Math.max(quenchWaitMin.most, quenchWaitMin.least + QUENCHED_WITHIN_MIN),
+          },
         })
       : handsOn('divest', 'break out', 'finish', workMinutesOf(settings, 'divest') * flasks.length, {
           breakable: true,
-          waits: { leastMin: BROKEN_OUT_LEAST_MIN, mostMin: Infinity },
+          waits: { ...ANY_WAIT, leastMin: BROKEN_OUT_LEAST_MIN },
         }),
   ];
 }

@@ -64,7 +64,12 @@ export const pour: Stage<'pour'> = {
     return [
       { stage: 'pour', at: melt, what: say`Melt`, detail: metal, done },
       { stage: 'pour', at: clock.zero, what: say`Zero: pour`, detail: metal, done },
-      ...beginning('pour', clock.begins['quench'], say`Open in water`, say`after its wait, with eyes and hands covered`),
+      ...beginning(
+        'pour',
+        clock.begins['quench'],
+        say`Open in water`,
+        say`after its wait, with eyes and hands covered`,
+      ),
     ];
   },
 };

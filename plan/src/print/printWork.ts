@@ -3,7 +3,7 @@ import { beforePrint, WARM_HANDS_MIN } from '@zero-pour/core';
 import { freshClocks } from '../clean/freshClocks';
 import { valueOf } from '../planned';
 import type { Sight } from '../stage';
-import type { StageWork } from '../times/stageWork';
+import { ANY_WAIT, type StageWork } from '../times/stageWork';
 
 /** A bottle that stands longer than this after its bath is cold again. min */
 const WARM_FOR_MIN = 120;
@@ -25,7 +25,7 @@ export function printWork({ context, of }: Sight): StageWork[] {
     hours: warmMin / 60,
     attendance: 'start',
     handsMin: Math.min(WARM_HANDS_MIN, warmMin),
-    waits: { leastMin: 0, mostMin: Infinity },
+    waits: ANY_WAIT,
   };
   return [
     ...(warms && doc.print.before?.warm === undefined ? [warm] : []),

@@ -29,9 +29,15 @@ export const result: Stage<'result'> = {
   // Cutting off, after plaster is cleared of what was opened in water; when, is nobody's hurry.
   work: ({ context: { alloy, settings, flasks } }) => [
     ...(alloy?.divest === 'quench'
-      ? [handsOn('divest', 'divest', 'finish', workMinutesOf(settings, 'divest') * flasks.length, { breakable: true })]
+      ? [
+          handsOn('divest', 'divest', 'finish', workMinutesOf(settings, 'divest') * flasks.length, {
+            breakable: true,
+          }),
+        ]
       : []),
-    handsOn('finish', 'cut off', 'finish', workMinutesOf(settings, 'finish') * flasks.length, { breakable: true }),
+    handsOn('finish', 'cut off', 'finish', workMinutesOf(settings, 'finish') * flasks.length, {
+      breakable: true,
+    }),
   ],
   ticket: ({ context }) => {
     if (pouredAt(context.doc) === undefined) return [];

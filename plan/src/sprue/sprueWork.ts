@@ -1,7 +1,7 @@
 import { workMinutesOf } from '@zero-pour/contracts';
 import { castsWax } from '@zero-pour/core';
 import type { Sight } from '../stage';
-import { handsOn, type StageWork } from '../times/stageWork';
+import { handsOn, lifeWait, type StageWork } from '../times/stageWork';
 
 const DAY_MIN = 24 * 60;
 
@@ -12,10 +12,11 @@ export function sprueWork({ context }: Sight): StageWork[] {
   return [
     handsOn('sprue', 'sprue', 'sprue', workMinutesOf(settings, 'sprue') * flasks.length, {
       breakable: true,
-      waits: { leastMin: 0, mostMin: halfOf(life) },
+      waits: lifeWait(halfOf(life)),
     }),
   ];
 }
 
 /** Half of a print's life, in minutes: its other half is the next stage's. */
-export const halfOf = (lifeDays: number | null): number => (lifeDays === null ? Infinity : (lifeDays * DAY_MIN) / 2);
+export const halfOf = (lifeDays: number | null): number | null =>
+  lifeDays === null ? null : (lifeDays * DAY_MIN) / 2;

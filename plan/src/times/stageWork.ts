@@ -1,4 +1,4 @@
-import type { WeekGap, WorkSkill, WorkStep } from '@zero-pour/core';
+import { FOREVER_MIN, type WeekGap, type WorkSkill, type WorkStep } from '@zero-pour/core';
 
 /** A piece of work of a pour or a mold that takes hands, a machine or time. */
 export interface StageWork extends WorkStep {
@@ -17,7 +17,7 @@ export interface StageWork extends WorkStep {
   notAfter?: number | undefined;
 }
 
-export const ANY_WAIT: WeekGap = { leastMin: 0, mostMin: Infinity };
+export const ANY_WAIT: WeekGap = { leastMin: 0, mostMin: FOREVER_MIN };
 export const NO_WAIT: WeekGap = { leastMin: 0, mostMin: 0 };
 
 /** What people are at all the time. */
@@ -37,3 +37,17 @@ export const handsOn = (
   waits: ANY_WAIT,
   ...more,
 });
+
+/** A wait that ends before something goes off; null: nothing does. */
+export const lifeWait = (minutes: number | null): WeekGap =>
+  minutes === null ? ANY_WAIT : { leastMin: 0, mostMin: minutes, fresh: true };
+
+/** A name for each of several steps: of those of one kind all but the first have numbers. */
+export function stepNames(steps: readonly { key: string }[]): string[] {
+  const seen = new Map<string, number>();
+  return steps.map(({ key }) => {
+    const n = (seen.get(key) ?? 0) + 1;
+    seen.set(key, n);
+    return n === 1 ? key : `${key}~${n}`;
+  });
+}

@@ -7,7 +7,7 @@ import { isMoldWork, moldBlock, moldWork, stepsAhead, waxWork, workKeyOf } from 
 import type { Sight } from '../stage';
 import { STAGE_RULES, stageStates } from '../stages';
 import type { Block, WorkKey } from './block';
-import type { StageWork } from './stageWork';
+import { stepNames, type StageWork } from './stageWork';
 
 /** What a stage's work is, as if nothing of it were done. */
 const workOf = (stage: StageKey, sight: Sight): StageWork[] =>
@@ -80,7 +80,12 @@ function plannedOf({ doc }: PourContext, key: string): { planned: number } | obj
   return step ? { planned: Date.parse(step.at) } : {};
 }
 
-/** Everything before the kiln that is still to be done, in its order. Several sittings of one kind have numbers after the first. */
+const withPlanned = (steps: readonly StageWork[], context: PourContext): StageWork[] => {
+  const names = stepNames(steps);
+  return steps.map((step, n) => ({ ...step, ...plannedOf(context, names[n]!) }));
+};
+
+/** Everything before the kiln that is still to be done, in its order. */
 export function workAhead(sight: Sight): StageWork[] {
   const { context } = sight;
   const { doc } = context;
@@ -89,14 +94,17 @@ export function workAhead(sight: Sight): StageWork[] {
   const sets = doc.burnout.startedAt === undefined && !anyPoured(doc) && !doc.left.includes('invest');
   if (sets && !steps.some(({ key }) => key === 'set'))
     steps.push(...workOf('invest', sight).filter(({ key }) => key === 'set'));
-  return steps.map((step) => ({ ...step, ...plannedOf(context, step.key) }));
+  return withPlanned(steps, context);
 }
 
 /** What is to be done after the pour; nothing once a result is written down. */
 export const workAfter = (sight: Sight): StageWork[] =>
   sight.context.doc.result.doneAt !== undefined || pouredAt(sight.context.doc) !== undefined
     ? []
-    : (['pour', 'result'] as const).flatMap((stage) => workOf(stage, sight));
+    : withPlanned(
+        (['pour', 'result'] as const).flatMap((stage) => workOf(stage, sight)),
+        sight.context,
+      );
 
 const moldStepOf = (key: string, { mold }: PourContext) =>
   mold && isMoldWork(key) ? stepsAhead(mold.mold, mold).find((step) => workKeyOf(step) === key) : undefined;

@@ -5,7 +5,7 @@ import type { WeekCost } from './model';
 import type { TreeEdge, WeekTree } from './tree';
 import { windowMin, type WindowMin } from './windowMin';
 import { nextMarked, windowsKept } from './windows';
-import { HOLD, kilnKey, type EdgePart, type Taken, type World } from './world';
+import { HOLD, kilnKey, type EdgePart, type Forbidden, type World } from './world';
 
 /** A tree's tasks as they were placed, by index of its nodes. */
 export interface TreePlaces {
@@ -57,12 +57,12 @@ function partsOf(edge: TreeEdge, { nodes }: WeekTree, world: World): EdgePart[] 
  * The cheapest places of a tree's tasks, exactly: people and machines are there, waits keep their bounds, nothing uses what is taken. Undefined where there are
  * none. Each task's best by slot goes up to the root along the edges as the least in a sliding window: O(tasks × slots × ways of doing them).
  */
-export function bestOfTree(tree: WeekTree, world: World, taken: Taken): TreePlaces | undefined {
+export function bestOfTree(tree: WeekTree, world: World, forbidden: Forbidden): TreePlaces | undefined {
   const { grid } = world;
   const { nodes, edges } = tree;
-  const held = tree.kiln === undefined ? undefined : taken(HOLD, kilnKey(tree.kiln));
+  const held = tree.kiln === undefined ? undefined : forbidden.taken(HOLD, kilnKey(tree.kiln));
   const nextHeld = held && nextMarked(held);
-  const doings = nodes.map((node) => doingsOf(node, world, taken, tree.kiln));
+  const doings = nodes.map((node) => doingsOf(node, world, forbidden, tree.kiln));
   if (doings.some((ways) => ways.length === 0)) return undefined;
   const down = new Map<number, { edge: TreeEdge; child: number; messages: Message[] }[]>();
 

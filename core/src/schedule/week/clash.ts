@@ -14,17 +14,20 @@ export interface Use {
   to: number;
   /** Where it is broken off: only these slots of it count. */
   only?: Int32Array;
+  /** However it is placed it takes so many slots at least, without a break; 0: it may be broken off. */
+  least: number;
   /** It has begun, or was pinned: nothing moves it. */
   begun: boolean;
 }
 
 /** Everything that a load uses as it is placed. */
 export function usesOf(
-  { nodes, kiln }: WeekTree,
+  tree: WeekTree,
   places: TreePlaces,
   grid: Grid,
   there: ReadonlyMap<string, Int32Array>,
 ): Use[] {
+  const { nodes, kiln } = tree;
   const slotMin = grid.slotMs / MINUTE_MS;
   const slotAfter = (minutes: number): number => Math.ceil(minutes / slotMin - 1e-6);
   const uses: Use[] = [];
@@ -47,15 +50,38 @@ export function usesOf(
         from,
         to: handsTo,
         begun,
+        least: present ? 0 : handsTo - from,
         ...(present ? { only: present } : {}),
       });
     }
-    if (machine !== undefined) uses.push({ thing: machineKey(machine), node: key, from, to, begun });
+    if (machine !== undefined)
+      uses.push({
+        thing: machineKey(machine),
+        node: key,
+        from,
+        to,
+        begun,
+        least: task.breakable && who !== undefined ? 0 : to - from,
+      });
     if (node.inKiln) [heldFrom, heldTo] = [Math.min(heldFrom, from), Math.max(heldTo, to)];
   });
   if (kiln !== undefined && heldTo > heldFrom)
-    uses.push({ thing: kilnKey(kiln), node: HOLD, from: heldFrom, to: heldTo, begun: kilnBegun });
+    uses.push({
+      thing: kilnKey(kiln),
+      node: HOLD,
+      from: heldFrom,
+      to: heldTo,
+      begun: kilnBegun,
+      least: leastHold(tree, slotMin),
+    });
   return uses;
+}
+
+/** The slots that a kiln is held at least: its tasks and the least waits between them. */
+function leastHold({ nodes, edges }: WeekTree, slotMin: number): number {
+  const tasks = nodes.reduce((sum, { inKiln, task }) => sum + (inKiln ? task.minutes : 0), 0);
+  const waits = edges.reduce((sum, { inKiln, gap }) => sum + (inKiln ? gap.leastMin : 0), 0);
+  return Math.floor((tasks + waits) / slotMin);
 }
 
 /** Whether a use is really at its thing in a slot: broken work is not, while nobody is there. */
@@ -76,10 +102,18 @@ interface Whose {
   use: Use;
 }
 
-/** Two uses of one thing in one slot: those of kilns first, they decide most; else the earliest. Undefined: everything fits. */
-export function firstClash(
-  placed: readonly { uses: readonly Use[] }[],
-): { a: Whose; b: Whose; slot: number } | undefined {
+/** Two uses of one thing in one slot. */
+export interface Clash {
+  a: Whose;
+  b: Whose;
+  slot: number;
+}
+
+/** How many uses meet, and of them the first: those of kilns first, they decide most; else the earliest. Undefined: everything fits. */
+export function clashesOf(placed: readonly { uses: readonly Use[] }[]): {
+  first: Clash | undefined;
+  count: number;
+} {
   const byThing = new Map<string, Whose[]>();
   placed.forEach(({ uses }, load) =>
     uses.forEach((use) => {
@@ -88,7 +122,8 @@ export function firstClash(
       else byThing.set(use.thing, [{ load, use }]);
     }),
   );
-  let found: { a: Whose; b: Whose; slot: number; kiln: boolean } | undefined;
+  let first: (Clash & { kiln: boolean }) | undefined;
+  let count = 0;
   for (const [thing, all] of byThing) {
     const kiln = thing.startsWith(kilnKey(''));
     all.sort((x, y) => x.use.from - y.use.from);
@@ -98,9 +133,36 @@ export function firstClash(
         // What has begun is as it is: that it meets is told elsewhere, and no plan mends it.
         if (a.use.begun && b.use.begun) continue;
         const slot = meetAt(a.use, b.use);
-        if (slot >= 0 && (!found || (kiln && !found.kiln) || (kiln === found.kiln && slot < found.slot)))
-          found = { a, b, slot, kiln };
+        if (slot < 0) continue;
+        count++;
+        if (!first || (kiln && !first.kiln) || (kiln === first.kiln && slot < first.slot))
+          first = { a, b, slot, kiln };
       }
   }
-  return found;
+  return { first, count };
+}
+
+/** One way to end a clash: of this use, what it must not do in the slots from … to. */
+export interface Apart extends Whose {
+  what: 'taken' | 'begins';
+  from: number;
+  to: number;
+}
+
+/**
+ * Two ways out of a clash, of which any plan without it takes one at least. Where neither use can be broken off, all begins of the one in a stretch meet all
+ * begins of the other in a stretch: one of them begins elsewhere. Else one of them is not there in the slot in which they met.
+ */
+export function waysApart({ a, b, slot }: Clash): [Apart, Apart] {
+  const [early, late] = a.use.from <= b.use.from ? [a, b] : [b, a];
+  // A kiln's hold begins with its first task only: nothing else is forbidden to begin it.
+  if (early.use.from + early.use.least > late.use.from && late.use.least > 0)
+    return [
+      { ...early, what: 'begins', from: early.use.from, to: late.use.from + late.use.least - 1 },
+      { ...late, what: 'begins', from: late.use.from, to: early.use.from + early.use.least - 1 },
+    ];
+  return [
+    { ...early, what: 'taken', from: slot, to: slot },
+    { ...late, what: 'taken', from: slot, to: slot },
+  ];
 }

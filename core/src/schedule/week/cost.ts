@@ -39,7 +39,7 @@ function partsOf({ grid, civil }: Counting, { task, ...node }: TreeNode, slot: n
     off: node.zero ? Math.round(Math.abs(slot - wanted)) : 0,
     uncivil: task.handsMin > 0 && task.at === undefined && civil[slot] !== 1 ? 1 : 0,
     kiln: (node.kilnIn ? grid.slots - slot : 0) + (node.kilnOut ? slot : 0),
-    span: (node.first ? grid.slots - slot : 0) + (node.zero ? slot : 0),
+    span: (node.first ? grid.slots - slot : 0) + (node.last ? slot : 0),
   };
 }
 
@@ -62,7 +62,7 @@ function weights(goal: WeekGoal): Parts {
 export function slotCosts({ goal, grid, civil }: Counting, node: TreeNode): Float64Array {
   const { slots, from, slotMs } = grid;
   const { zero, off, uncivil, kiln, span } = weights(goal);
-  const [isZero, isFirst, isIn, isOut] = [node.zero, node.first, node.kilnIn, node.kilnOut].map(Number) as [number, number, number, number]; // prettier-ignore
+  const [isZero, isFirst, isLast, isIn, isOut] = [node.zero, node.first, node.last, node.kilnIn, node.kilnOut].map(Number) as [number, number, number, number, number]; // prettier-ignore
   const attended = node.task.handsMin > 0 && node.task.at === undefined ? uncivil : 0;
   const wanted = ((node.wanted ?? from) - from) / slotMs;
   const out = new Float64Array(slots);
@@ -72,7 +72,7 @@ export function slotCosts({ goal, grid, civil }: Counting, node: TreeNode): Floa
       isZero * (zero * slot + off * Math.round(Math.abs(slot - wanted))) +
       (civil[slot] === 1 ? 0 : attended) +
       kiln * (isIn * left + isOut * slot) +
-      span * (isFirst * left + isZero * slot);
+      span * (isFirst * left + isLast * slot);
   }
   return out;
 }
@@ -87,6 +87,8 @@ export const countsTrips = (before: TreeNode, after: TreeNode): boolean =>
 
 export const NO_COST: WeekCost = [0, 0, 0];
 export const addCosts = (a: WeekCost, b: WeekCost): WeekCost => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+/** On the levels that are proven. */
+export const compareGoals = (a: WeekCost, b: WeekCost): number => a[0] - b[0] || a[1] - b[1];
 export const compareCosts = (a: WeekCost, b: WeekCost): number => a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
 
 /** What a whole tree costs as its tasks begin. */

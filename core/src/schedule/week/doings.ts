@@ -2,7 +2,7 @@ import { MINUTE_MS } from '../benchHours';
 import { slotCosts } from './cost';
 import { ceilSlots, floorSlots, runningSums, type Grid } from './slots';
 import type { TreeNode } from './tree';
-import { HOLD, kilnKey, machineKey, personKey, type Taken, type World } from './world';
+import { HOLD, kilnKey, machineKey, personKey, type Forbidden, type Taken, type World } from './world';
 
 /** Ways of doing a task that end alike: the best of them in each slot, and which that is. */
 export interface Doing {
@@ -80,6 +80,8 @@ interface Need {
   busy: Int32Array;
   used: Int32Array;
   hold: Int32Array;
+  /** Slots in which it must not begin; undefined: none. */
+  begins: readonly Uint8Array[];
 }
 
 /** Keeps in each slot the way that costs least, where it is free to be done. */
@@ -93,7 +95,7 @@ function keepWhere(
   slotMin: number,
 ): void {
   // prettier-ignore
-  const { length, hands, present, breaks, busy, used, hold } = need;
+  const { length, hands, present, breaks, busy, used, hold, begins } = need;
   const { cost, which, ends } = doing;
   const slots = cost.length;
   for (let slot = first; slot <= last; slot++) {
@@ -105,6 +107,7 @@ function keepWhere(
       const there = present[handsEnd]! - present[slot]!;
       if (breaks ? present[slot + 1] === present[slot] : there < hands) continue;
     }
+    if (begins.length > 0 && begins.some((marks) => marks[slot] !== 0)) continue;
     if (busy[handsEnd] !== busy[slot] || used[end] !== used[slot] || hold[end] !== hold[slot]) continue;
     cost[slot] = costs[slot]!;
     which[slot] = index;
@@ -115,16 +118,16 @@ function keepWhere(
  * How a task can be done, with what forbids it; those who may break it off each end it at their own times. Empty: by nobody. The costs are the caller's own,
  * to add to.
  */
-export function doingsOf(node: TreeNode, world: World, taken: Taken, kiln: string | undefined): Doing[] {
-  let banned = false;
-  const noted: Taken = (name, thing) => {
-    const marks = taken(name, thing);
-    banned ||= marks !== undefined;
-    return marks;
-  };
+export function doingsOf(
+  node: TreeNode,
+  world: World,
+  forbidden: Forbidden,
+  kiln: string | undefined,
+): Doing[] {
   const known = knownOf(world, node);
-  if (known.free && !isBanned(node, taken, kiln)) return known.free.map((one) => ({ ...one, cost: one.cost.slice() })); // prettier-ignore
-  const doings = reckonDoings(node, world, noted, kiln);
+  const banned = isBanned(node, forbidden.taken, kiln) || isBanned(node, forbidden.begins, kiln);
+  if (known.free && !banned) return known.free.map((one) => ({ ...one, cost: one.cost.slice() }));
+  const doings = reckonDoings(node, world, forbidden, kiln);
   if (!banned) known.free = doings.map((one) => ({ ...one, cost: one.cost.slice() }));
   return doings;
 }
@@ -138,7 +141,12 @@ function isBanned({ task, key, inKiln }: TreeNode, taken: Taken, kiln: string | 
   );
 }
 
-function reckonDoings(node: TreeNode, world: World, taken: Taken, kiln: string | undefined): Doing[] {
+function reckonDoings(
+  node: TreeNode,
+  world: World,
+  { taken, begins }: Forbidden,
+  kiln: string | undefined,
+): Doing[] {
   const { task, offsetMin } = node;
   const { grid } = world;
   const slotMin = grid.slotMs / MINUTE_MS;
@@ -173,7 +181,22 @@ function reckonDoings(node: TreeNode, world: World, taken: Taken, kiln: string |
     const present = task.at === undefined ? there : undefined;
     for (const { machine, used } of machines) {
       const index = doing.by.push({ who, machine }) - 1;
-      const need = { length, hands: task.handsMin > 0 ? hands : 0, present, breaks, busy, used, hold };
+      const things = [
+        ...(who === undefined ? [] : [[node.key, personKey(who)] as const]),
+        ...(machine === undefined ? [] : [[node.key, machineKey(machine)] as const]),
+        ...(node.kilnIn && kiln !== undefined ? [[HOLD, kilnKey(kiln)] as const] : []),
+      ];
+      const marks = things.flatMap(([name, thing]) => begins(name, thing) ?? []);
+      const need = {
+        begins: marks,
+        length,
+        hands: task.handsMin > 0 ? hands : 0,
+        present,
+        breaks,
+        busy,
+        used,
+        hold,
+      };
       keepWhere(doing, index, costs, need, first, last, slotMin);
     }
   }

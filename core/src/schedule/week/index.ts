@@ -1,4 +1,5 @@
 export {
+  FOREVER_MIN,
   SHARED_WITHIN_C,
   WEEK_GOALS,
   type PlacedJob,
@@ -14,3 +15,5 @@ export {
   type WeekWay,
 } from './model';
 export { FIRST_EFFORT, FULL_EFFORT, solveWeek, type Effort } from './solveWeek';
+export { smallestClash, type ClashAnswer, type GivenUp } from './smallestClash';
+export { isKilnHand, WISHES, wishesOf, wishKey, withWishes, type Wish, type WishKind } from './wishes';

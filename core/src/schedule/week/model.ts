@@ -26,9 +26,14 @@ export interface WeekTask {
 /** From the end of a task to the beginning of the next. */
 export interface WeekGap {
   leastMin: number;
-  /** Infinity: as long as it likes. */
+  /** FOREVER_MIN: as long as it likes. */
   mostMin: number;
+  /** As it is now, where it could be stretched up to the most: it stays so while holds are to stay. */
+  nowMin?: number;
+  /** The most is a freshness limit: beyond it something goes off. */
+  fresh?: boolean;
 }
+export const FOREVER_MIN = 1e6;
 
 /** One way in which a job can be done: in which kiln. */
 export interface WeekWay {
@@ -53,8 +58,12 @@ export interface WeekJob {
   key: string;
   /** Never empty. */
   ways: readonly WeekWay[];
+  /** What may wait for as long as it likes once the rest is done: placed last, where hands are left. */
+  after?: readonly { task: WeekTask; leastMin: number }[];
   /** When it is wanted. */
   wanted?: number;
+  /** The kiln that was chosen for it. */
+  kiln?: string;
 }
 
 export interface WeekPerson {
@@ -95,11 +104,11 @@ export interface PlacedJob {
   tasks: PlacedTask[];
 }
 
-/** By the goal's order: the first decides, the next where it is equal. */
+/** By the goal's order: the first decides, the next where it is equal; the third, how long things lie, only breaks ties and is not proven. */
 export type WeekCost = readonly [number, number, number];
 
 export type WeekAnswer =
-  /** `best`: proven, none is better. `bound`: no plan whatever costs less. */
+  /** `best`: proven, none is better on its first two levels. `bound`: no plan whatever costs less on them. */
   | { status: 'planned'; best: boolean; jobs: PlacedJob[]; cost: WeekCost; bound: WeekCost; tried: number }
   /** Proven: there is none. `alone`: jobs that cannot be done even with the shop to themselves. */
   | { status: 'none'; alone: string[]; tried: number }

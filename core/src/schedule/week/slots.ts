@@ -33,6 +33,6 @@ export function runningSums(marks: Uint8Array): Int32Array {
 }
 
 /** What is so near a slot begins with it: lengths come of sums of fractions. */
-const EPS = 1e-6;
+const EPS = 1e-3;
 export const ceilSlots = (minutes: number, slotMin: number): number => Math.ceil(minutes / slotMin - EPS);
 export const floorSlots = (minutes: number, slotMin: number): number => Math.floor(minutes / slotMin + EPS);

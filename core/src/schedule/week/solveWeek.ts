@@ -1,13 +1,13 @@
 import { InputError, seededRandom } from '../../numeric';
 import { MINUTE_MS } from '../benchHours';
 import { bestOfTree, type TreePlaces } from './bestOfTree';
-import { firstClash, usesIn, usesOf, type Use } from './clash';
-import { addCosts, compareCosts, countingOf, NO_COST } from './cost';
+import { clashesOf, usesIn, usesOf, waysApart, type Clash, type Use } from './clash';
+import { addCosts, compareCosts, compareGoals, countingOf, NO_COST } from './cost';
 import { Loads, type Load } from './loads';
-import type { PlacedJob, WeekAnswer, WeekCost, WeekJob, WeekProblem } from './model';
+import type { PlacedJob, PlacedTask, WeekAnswer, WeekCost, WeekJob, WeekProblem } from './model';
 import { gridOf, runningSums, slotsWithin } from './slots';
 import { treeOf, type WeekTree } from './tree';
-import type { Taken, World } from './world';
+import { nothingForbidden, type Forbidden, type Taken, type World } from './world';
 
 /** How much is tried before an answer is given, in loads placed. */
 export interface Effort {
@@ -20,12 +20,14 @@ export interface Effort {
 export const FIRST_EFFORT: Effort = { orders: 0, proof: 0 };
 export const FULL_EFFORT: Effort = { orders: 1500, proof: 2500 };
 
-/** What must not be used in a slot, by one load: its task or hold, and the thing. */
+/** What one load must not do with a thing, by a task or its hold of a kiln: use it in these slots, or begin to. */
 interface Ban {
   load: Load;
   node: string;
   thing: string;
-  slot: number;
+  what: keyof Forbidden;
+  from: number;
+  to: number;
   more: Ban | undefined;
 }
 
@@ -42,13 +44,19 @@ interface Branch {
   bans: Ban | undefined;
   placed: readonly Placed[];
   cost: WeekCost;
+  clash: Clash | undefined;
+  clashes: number;
 }
 
-const branchOf = (bans: Ban | undefined, placed: readonly Placed[]): Branch => ({
-  bans,
-  placed,
-  cost: placed.reduce((sum, { places }) => addCosts(sum, places.cost), NO_COST),
-});
+function branchOf(bans: Ban | undefined, placed: readonly Placed[]): Branch {
+  const { first, count } = clashesOf(placed);
+  const cost = placed.reduce((sum, { places }) => addCosts(sum, places.cost), NO_COST);
+  return { bans, placed, cost, clash: first, clashes: count };
+}
+
+/** By the goal, then those with fewer clashes: they are nearer to a plan. */
+const compareBranches = (a: Branch, b: Branch): number =>
+  compareGoals(a.cost, b.cost) || a.clashes - b.clashes;
 
 class WeekSearch {
   readonly world: World;
@@ -80,11 +88,11 @@ class WeekSearch {
   }
 
   /** The cheapest way and places of a load; undefined where it has none. */
-  private place(load: Load, taken: Taken): Placed | undefined {
+  private place(load: Load, forbidden: Forbidden): Placed | undefined {
     this.tried++;
     let best: Placed | undefined;
     for (const tree of this.treesOf(load)) {
-      const places = bestOfTree(tree, this.world, taken);
+      const places = bestOfTree(tree, this.world, forbidden);
       if (!places || (best && compareCosts(places.cost, best.places.cost) >= 0)) continue;
       best = { load, tree, places, uses: [] };
     }
@@ -94,11 +102,7 @@ class WeekSearch {
 
   /** … with the shop to itself. */
   alone(load: Load): Placed | undefined {
-    if (!this.free.has(load))
-      this.free.set(
-        load,
-        this.place(load, () => undefined),
-      );
+    if (!this.free.has(load)) this.free.set(load, this.place(load, nothingForbidden));
     return this.free.get(load);
   }
 
@@ -113,8 +117,8 @@ class WeekSearch {
     const own = new Map<string, Uint8Array>();
     const both: Taken = (node, thing) => either(taken(node, thing), own.get(`${node}\n${thing}`));
     for (let n = 0; n < OWN_CLASHES; n++) {
-      const placed = this.place(load, both);
-      const clash = placed && firstClash([placed]);
+      const placed = this.place(load, { ...nothingForbidden, taken: both });
+      const clash = placed && clashesOf([placed]).first;
       if (!clash) return placed;
       const { node, thing } = clash.b.use;
       const marks = own.get(`${node}\n${thing}`) ?? new Uint8Array(this.world.grid.slots);
@@ -177,16 +181,19 @@ class WeekSearch {
   }
 
   /** Everything a load must not do in a branch. */
-  private bansOf(bans: Ban | undefined, load: Load): Taken {
-    const marks = new Map<string, Uint8Array>();
+  private bansOf(bans: Ban | undefined, load: Load): Forbidden {
+    const marks = { taken: new Map<string, Uint8Array>(), begins: new Map<string, Uint8Array>() };
     for (let ban = bans; ban; ban = ban.more) {
       if (ban.load !== load) continue;
       const key = `${ban.node}\n${ban.thing}`;
-      const slots = marks.get(key) ?? new Uint8Array(this.world.grid.slots);
-      marks.set(key, slots);
-      slots[ban.slot] = 1;
+      const slots = marks[ban.what].get(key) ?? new Uint8Array(this.world.grid.slots);
+      marks[ban.what].set(key, slots);
+      slots.fill(1, ban.from, ban.to + 1);
     }
-    return (node, thing) => marks.get(`${node}\n${thing}`);
+    return {
+      taken: (node, thing) => marks.taken.get(`${node}\n${thing}`),
+      begins: (node, thing) => marks.begins.get(`${node}\n${thing}`),
+    };
   }
 
   /**
@@ -199,19 +206,19 @@ class WeekSearch {
     tell: (share: number) => void,
   ): { proven: boolean; bound: WeekCost | undefined } {
     // prettier-ignore
-    const open = [...roots].sort((a, b) => compareCosts(b.cost, a.cost));
+    const open = [...roots].sort((a, b) => compareBranches(b, a));
     const begun = this.tried;
     for (let branch = open.pop(); branch; branch = open.pop()) {
-      if (this.best && compareCosts(branch.cost, this.best.cost) >= 0) break;
-      const clash = firstClash(branch.placed);
+      if (this.best && compareGoals(branch.cost, this.best.cost) >= 0) break;
+      const { clash } = branch;
       if (!clash) {
         this.best = branch;
         break;
       }
       if (this.tried - begun >= most) return { proven: false, bound: branch.cost };
-      for (const { load: index, use } of [clash.a, clash.b]) {
+      for (const { load: index, use, ...ban } of waysApart(clash)) {
         const { load } = branch.placed[index]!;
-        const bans: Ban = { load, node: use.node, thing: use.thing, slot: clash.slot, more: branch.bans };
+        const bans: Ban = { load, node: use.node, thing: use.thing, ...ban, more: branch.bans };
         const placed = this.place(load, this.bansOf(bans, load));
         if (placed) insert(open, branchOf(bans, branch.placed.map((one, i) => (i === index ? placed : one)))); // prettier-ignore
       }
@@ -221,24 +228,53 @@ class WeekSearch {
   }
 
   jobsOf({ placed }: Branch): PlacedJob[] {
-    const { grid } = this.world;
-    const at = (minutes: number): number => grid.from + minutes * MINUTE_MS;
-    const jobs = placed.flatMap(({ tree, places }) =>
-      tree.members.map(({ job, way, nodes }): PlacedJob => ({
+    const jobs = placed.flatMap((one) =>
+      one.tree.members.map(({ job, way, nodes }): PlacedJob => ({
         key: job,
         way,
-        together: tree.members.map((member) => member.job),
-        tasks: nodes.map((n) => ({
-          key: tree.nodes[n]!.task.key,
-          from: at(places.slots[n]! * this.problem.slotMin + tree.nodes[n]!.offsetMin),
-          to: at(places.ends[n]!),
-          ...(places.who[n] === undefined ? {} : { who: places.who[n] }),
-          ...(places.machine[n] === undefined ? {} : { machine: places.machine[n] }),
-        })),
+        together: one.tree.members.map((member) => member.job),
+        tasks: this.tasksOf(one, nodes),
       })),
     );
+    return this.withAfter(jobs, placed);
+  }
+
+  /** What may wait is placed last, that of the earliest job first, where hands and machines are left; what finds no place is left out. */
+  private withAfter(jobs: readonly PlacedJob[], placed: readonly Placed[]): PlacedJob[] {
+    const busy = new Busy(this.world.grid.slots);
+    for (const { uses } of placed) busy.change(uses, 1);
+    const done = new Map<string, PlacedTask[]>();
+    const lastOf = ({ tasks }: PlacedJob): number => tasks.at(-1)!.to;
+    for (const job of [...jobs].sort((a, b) => lastOf(a) - lastOf(b))) {
+      const { after = [], key } = this.problem.jobs.find((one) => one.key === job.key)!;
+      let ready = lastOf(job);
+      for (const { task, leastMin } of after) {
+        const notBefore = ready + leastMin * MINUTE_MS;
+        const single: WeekJob = { key, ways: [{ tasks: [{ ...task, notBefore }], gaps: [], zero: 0 }] };
+        const found = this.place({ jobs: [single], ways: [[{ job: single, way: 0 }]] }, { ...nothingForbidden, taken: busy.taken }); // prettier-ignore
+        if (!found) break;
+        busy.change(found.uses, 1);
+        const [at] = this.tasksOf(found, [0]);
+        done.set(key, [...(done.get(key) ?? []), at!]);
+        ready = at!.to;
+      }
+    }
     const order = new Map(this.problem.jobs.map(({ key }, i) => [key, i]));
-    return jobs.sort((a, b) => order.get(a.key)! - order.get(b.key)!);
+    return jobs
+      .map((job) => ({ ...job, tasks: [...job.tasks, ...(done.get(job.key) ?? [])] }))
+      .sort((a, b) => order.get(a.key)! - order.get(b.key)!);
+  }
+
+  private tasksOf({ tree, places }: Placed, nodes: readonly number[]): PlacedTask[] {
+    const { grid } = this.world;
+    const at = (minutes: number): number => Math.round(grid.from + minutes * MINUTE_MS);
+    return nodes.map((n) => ({
+      key: tree.nodes[n]!.task.key,
+      from: at(places.slots[n]! * this.problem.slotMin + tree.nodes[n]!.offsetMin),
+      to: at(places.ends[n]!),
+      ...(places.who[n] === undefined ? {} : { who: places.who[n] }),
+      ...(places.machine[n] === undefined ? {} : { machine: places.machine[n] }),
+    }));
   }
 }
 
@@ -283,7 +319,7 @@ function insert(open: Branch[], branch: Branch): void {
   let [lo, hi] = [0, open.length];
   while (lo < hi) {
     const mid = (lo + hi) >> 1;
-    if (compareCosts(open[mid]!.cost, branch.cost) >= 0) lo = mid + 1;
+    if (compareBranches(open[mid]!, branch) >= 0) lo = mid + 1;
     else hi = mid;
   }
   open.splice(lo, 0, branch);

@@ -9,8 +9,9 @@ export interface TreeNode {
   task: WeekTask;
   /** It begins so long after a slot. min */
   offsetMin: number;
-  /** The first task of its job; its pour; the kiln taken by the load. */
+  /** The first and the last task of its job; its pour; the kiln taken by the load. */
   first: boolean;
+  last: boolean;
   zero: boolean;
   kilnIn: boolean;
   /** The last pour of the load: the kiln is free after it. */
@@ -87,6 +88,7 @@ function addNode(tree: WeekTree, { job, way }: Member, i: number): number {
       task,
       offsetMin: 0,
       first: i === 0,
+      last: i === tasks.length - 1,
       zero: i === zero,
       kilnIn: i === kilnIn,
       kilnOut: false,
@@ -121,8 +123,8 @@ function tiePhases({ nodes, edges }: WeekTree, slotMin: number, from: number): v
   for (const n of order) if (!set.has(n)) begin(n);
 }
 
-/** Hundredths of a minute are kept: what is nearly a whole slot is one. */
+/** What is a whole slot but for rounding is one. */
 function modulo(minutes: number, slotMin: number): number {
-  const rest = Math.round((((minutes % slotMin) + slotMin) % slotMin) * 1000) / 1000;
-  return rest >= slotMin ? 0 : rest;
+  const rest = Math.round((((minutes % slotMin) + slotMin) % slotMin) * 1e5) / 1e5;
+  return rest >= slotMin - 1e-3 ? 0 : rest;
 }

@@ -22,7 +22,7 @@ function windowsOf(
       continue;
     }
     lo[slot] = Math.min(grid.slots, ceilSlots(end + edge.gap.leastMin - afterOffset, slotMin));
-    const most = edge.gap.mostMin === Infinity ? grid.slots - 1 : floorSlots(end + edge.gap.mostMin - afterOffset, slotMin); // prettier-ignore
+    const most = floorSlots(end + edge.gap.mostMin - afterOffset, slotMin);
     const free = held ? held[Math.min(grid.slots, floorSlots(end, slotMin))]! : grid.slots - 1;
     hi[slot] = Math.min(grid.slots - 1, most, free);
   }

@@ -10,6 +10,12 @@ export const kilnKey = (key: string): string => `kiln ${key}`;
 
 /** Slots in which a task must not use a thing; undefined: it may in all. A load's hold of its kiln goes by HOLD instead of a task. */
 export type Taken = (node: string, thing: string) => Uint8Array | undefined;
+/** What a task must not do: use a thing in some slots, or begin to use it in some. */
+export interface Forbidden {
+  taken: Taken;
+  begins: Taken;
+}
+export const nothingForbidden: Forbidden = { taken: () => undefined, begins: () => undefined };
 export const HOLD = 'hold';
 
 /** What does not change from one search to the next. */
