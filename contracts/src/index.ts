@@ -9,7 +9,7 @@ export {
   type NumberField,
   type Reading,
 } from './quantities';
-export { hashSchema, idSchema, momentSchema } from './parts';
+export { hashSchema, idSchema, keySchema, momentSchema } from './parts';
 export { FIGURE_FROM, KNOWN, RESIN_FAMILIES } from './shop/resin';
 export { PRINTER_EVENTS } from './shop/machines';
 export { profileName, usualPrinter, usualProfile, usualResin } from './shop/usual';

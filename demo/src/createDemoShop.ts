@@ -21,6 +21,10 @@ const SETTINGS: Settings = {
   currency: '',
   /** Its mornings are mornings where it is started. */
   timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
+  people: [
+    { key: 'print', name: 'Print bench', does: ['print', 'clean', 'mold', 'sprue', 'finish'] },
+    { key: 'cast', name: 'Casting bench', does: ['clean', 'sprue', 'invest', 'burnout', 'pour', 'finish'] },
+  ],
   benchHours: [day(false), day(true), day(true), day(true), day(true), day(true), day(true)],
   newMetalPercent: 50,
   testSet: [],

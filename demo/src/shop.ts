@@ -80,9 +80,19 @@ const kilns: Kiln[] = [
     maxRampCPerH: 420,
     coolTauH: 5.2,
     costPerH: 0.45,
+    flasksMost: 4,
     note: 'Slow to cool.',
   },
-  { name: 'Kiln 2', litres: 3, maxC: 950, maxRampCPerH: 600, coolTauH: 3, costPerH: 0.3, note: '' },
+  {
+    name: 'Kiln 2',
+    litres: 3,
+    maxC: 950,
+    maxRampCPerH: 600,
+    coolTauH: 3,
+    costPerH: 0.3,
+    flasksMost: 2,
+    note: '',
+  },
 ].map((kiln) => withId(kiln));
 
 const PRICES: Record<string, number> = {

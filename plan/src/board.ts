@@ -28,6 +28,8 @@ export interface HandsOnEntry extends Omit<Moment, 'stage'> {
   /** Of a pour: which, and where. */
   row?: BoardRow;
   stage?: StageKey;
+  /** Who does it by a plan that was taken; by the key. */
+  who?: string;
 }
 
 /** Pours that are not finished, by zero; those without a time last. */
@@ -42,12 +44,18 @@ export function boardRows(pours: readonly Pour[], shop: Shop): BoardRow[] {
     );
 }
 
+const whoOf = ({ pour: { doc } }: BoardRow, { step }: Moment): { who: string } | object => {
+  const { plannedWeek, brief } = doc;
+  const who = plannedWeek && plannedWeek.zeroAt === brief.zeroAt && step ? plannedWeek.steps[step]?.who : undefined; // prettier-ignore
+  return who === undefined ? {} : { who };
+};
+
 /** What hands must do next, soonest first; what is overdue stays on top until it is done. */
 export function nextHandsOn(rows: readonly BoardRow[], molds: readonly MoldRow[] = []): HandsOnEntry[] {
   const ofPours = rows.flatMap((row) =>
     row.plan.moments
       .filter((m) => !m.done)
-      .map((moment) => ({ ...moment, row, of: `Pour ${row.pour.number}` })),
+      .map((moment) => ({ ...moment, row, of: `Pour ${row.pour.number}`, ...whoOf(row, moment) })),
   );
   // Of a mold only what comes next is asked: its steps wait for each other.
   const ofMolds = molds.flatMap(({ mold, times }): HandsOnEntry[] =>

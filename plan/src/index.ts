@@ -55,6 +55,7 @@ export { runToSend, unwrittenFalls, type BurnEventDraft } from './burnout/onDevi
 export { readingsFrom, type Burnt } from './burnout/burnt';
 export { calendarEvents, type CalendarEvent } from './times/calendarEvents';
 export { clashWords, type ClashWords, type WayOut } from './week/clashWords';
+export { planLapsed } from './week/planLapsed';
 export { ANYBODY, peopleOf, type LeftOut, type WeekSubject } from './week/weekJobs';
 export {
   allWishes,

@@ -1,4 +1,4 @@
-import { say, type Phrase, type StageKey } from '@zero-pour/core';
+import type { Phrase, StageKey } from '@zero-pour/core';
 import type { Figure } from './figure';
 
 /** How a moment is written; the reader's clock is not core's business. */
@@ -13,6 +13,8 @@ export interface Moment {
   done: boolean;
   /** The mold that it is of, and its step; a moment of waxes has no step. */
   mold?: { id: string; step?: string };
+  /** The step of the plan that it begins, where it has a name of its own there. */
+  step?: string;
   /** Name in the programme, for moments of the burnout that can be ticked. */
   hand?: string;
   /** Field of the print that takes the moment when it is ticked off. */
@@ -22,7 +24,7 @@ export interface Moment {
 }
 
 /** Nothing to add below a moment's name. */
-export const DETAIL_NONE = say``;
+export const DETAIL_NONE: Phrase = [];
 
 /** The beginning of a stage's work, where it is still ahead. */
 export const beginning = (
@@ -30,4 +32,5 @@ export const beginning = (
   at: number | undefined,
   what: Phrase,
   detail: Phrase = DETAIL_NONE,
-): Moment[] => (at === undefined ? [] : [{ stage, at, what, detail, done: false }]);
+  step: string = stage,
+): Moment[] => (at === undefined ? [] : [{ stage, at, what, detail, done: false, step }]);

@@ -88,6 +88,12 @@ export const router = createRouter({
       component: () => import('./record/RecordPage.vue'),
       meta: { title: 'Record' },
     },
+    {
+      path: '/week',
+      name: 'week',
+      component: () => import('./week/WeekPage.vue'),
+      meta: { title: 'The week’s list' },
+    },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });

@@ -4,6 +4,7 @@ import type { PourContext } from '../context';
 import { figureOf, type Figure, type Given } from '../figure';
 import type { Moment } from '../moment';
 import type { PourClock } from '../stage';
+import { KILN_IN } from '../week/kilnNames';
 import type { BurnoutPlan } from './burnoutPlan';
 
 /** Hours from a moment of the burnout to zero: what the segments take, and what the kiln waits at the end. */
@@ -49,6 +50,7 @@ export function kilnMoments({ doc, kiln }: PourContext, { burnout, kilnIn, kilnH
       what: say`Kiln in, ${first?.segment.flaskWay ?? 'button down'}`,
       detail: say`${kiln?.name ?? ''}`,
       done: doc.burnout.startedAt !== undefined || poured,
+      step: KILN_IN,
       beforeZero: beforeZero(burnout, 0, kilnH),
     },
     ...hands.map((hand): Moment => ({
@@ -58,6 +60,7 @@ export function kilnMoments({ doc, kiln }: PourContext, { burnout, kilnIn, kilnH
       detail: say`${kiln?.name ?? ''}`,
       done: doc.burnout.hands[hand.name] !== undefined || poured,
       hand: hand.name,
+      step: hand.name,
     })),
   ];
 }

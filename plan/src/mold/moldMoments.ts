@@ -21,6 +21,7 @@ export function moldMoments(context: PourContext, { begins }: Pick<PourClock, 'b
         detail: say`${mold.name}`,
         done: false,
         mold: { id: mold.id, step: step.key },
+        step: workKeyOf(step),
       },
     ];
   });
@@ -29,6 +30,14 @@ export function moldMoments(context: PourContext, { begins }: Pick<PourClock, 'b
   const detail = waxesWords(mold, waxesLeft(context));
   return [
     ...making,
-    { stage: 'brief', at: waxAt, what: say`Inject waxes`, detail, done: false, mold: { id: mold.id } },
+    {
+      stage: 'brief',
+      at: waxAt,
+      what: say`Inject waxes`,
+      detail,
+      done: false,
+      mold: { id: mold.id },
+      step: 'wax',
+    },
   ];
 }

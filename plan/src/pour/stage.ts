@@ -6,6 +6,7 @@ import { valueOf } from '../planned';
 import { QUIET, type Sight, type Stage } from '../stage';
 import { ofFlask, readLine, type TicketLine, type TicketPart } from '../ticketLine';
 import { meltsAtH } from './melt';
+import { MELT, ZERO } from '../week/kilnNames';
 import { openWork } from './openWork';
 import { planTemperatures } from './temperaturePlan';
 
@@ -62,8 +63,8 @@ export const pour: Stage<'pour'> = {
     const hands = clock.burnout.curve.segments.flatMap((segment) => segment.hands);
     const melt = clock.kilnIn + meltsAtH(settings, hands, clock.kilnH) * HOUR_MS;
     return [
-      { stage: 'pour', at: melt, what: say`Melt`, detail: metal, done },
-      { stage: 'pour', at: clock.zero, what: say`Zero: pour`, detail: metal, done },
+      { stage: 'pour', at: melt, what: say`Melt`, detail: metal, done, step: MELT },
+      { stage: 'pour', at: clock.zero, what: say`Zero: pour`, detail: metal, done, step: ZERO },
       ...beginning(
         'pour',
         clock.begins['quench'],

@@ -40,7 +40,7 @@ export const print: Stage<'print'> = {
   moments: ({ context, of }, clock) => {
     const plan = valueOf(of('print'));
     return [
-      ...beginning('print', clock?.begins['warm'], say`Warm the bottle`),
+      ...beginning('print', clock?.begins['warm'], say`Warm the bottle`, undefined, 'warm'),
       ...beginning(
         'print',
         clock?.begins.print,

@@ -23,8 +23,14 @@ export const result: Stage<'result'> = {
     return count.judged > 0 ? `${count.sellable} of ${count.total} sellable` : '';
   },
   moments: (_, clock) => [
-    ...beginning('result', clock?.begins['divest'], say`Clear of plaster`, say`wet, and with a dust mask`),
-    ...beginning('result', clock?.begins['finish'], say`Cut off`),
+    ...beginning(
+      'result',
+      clock?.begins['divest'],
+      say`Clear of plaster`,
+      say`wet, and with a dust mask`,
+      'divest',
+    ),
+    ...beginning('result', clock?.begins['finish'], say`Cut off`, undefined, 'finish'),
   ],
   // Cutting off, after plaster is cleared of what was opened in water; when, is nobody's hurry.
   work: ({ context: { alloy, settings, flasks } }) => [

@@ -9,7 +9,7 @@ function pourOf(number: number, zero = ZERO, change: (doc: PourDoc) => void = ()
   const at = zero.toISOString();
   return { id: id(200 + number), number, createdAt: at, changedAt: at, discarded: false, doc: fullDoc(zero, change) } as Pour; // prettier-ignore
 }
-const eventsOf = (pours: Pour[], pourId?: string) => calendarEvents(boardRows(pours, planShop()), [], METRIC, pourId); // prettier-ignore
+const eventsOf = (pours: Pour[], pourId?: string) => calendarEvents(boardRows(pours, planShop()), [], METRIC, { pourId }); // prettier-ignore
 
 describe('a calendar of the board', () => {
   const two = [pourOf(1), pourOf(2, new Date(ZERO.getTime() + 48 * HOUR_MS))];

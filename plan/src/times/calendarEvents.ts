@@ -35,14 +35,19 @@ function namesOf(entries: readonly HandsOnEntry[]): string[] {
   });
 }
 
-/** What hands must do from now on, of all pours and molds or of one pour; what is done is not in it. */
+/** What hands must do from now on, of all pours and molds, of one pour, or for one person; what is done is not in it. */
 export function calendarEvents(
   rows: readonly BoardRow[],
   molds: readonly MoldRow[],
   choice: UnitChoice,
-  pourId?: string,
+  { pourId, person }: { pourId?: string | undefined; person?: string | undefined } = {},
 ): CalendarEvent[] {
-  const entries = nextHandsOn(rows, molds).filter(({ row }) => pourId === undefined || row?.pour.id === pourId); // prettier-ignore
+  const entries = nextHandsOn(rows, molds).filter(
+    ({ row, who }) =>
+      (pourId === undefined || row?.pour.id === pourId) &&
+      // What nobody was given is everybody's.
+      (person === undefined || who === undefined || who === person),
+  );
   const names = namesOf(entries);
   return entries.map((entry, n) => {
     const { at, what, detail, of, row, mold, stage } = entry;

@@ -93,11 +93,14 @@ function wayWords(
 /** A clash and every single way out of it that was tried and holds, in words. */
 export function clashWords(
   planning: WeekPlanning,
-  { clash, changes, hopeless, sure }: ClashAnswer & { status: 'clash' },
+  { clash, beside, changes, hopeless, sure }: ClashAnswer & { status: 'clash' },
   formatMoment: FormatMoment,
 ): ClashWords {
   return {
-    wishes: clash.map((wish) => wishWords(planning, wish, formatMoment)),
+    wishes: [
+      ...clash.map((wish) => wishWords(planning, wish, formatMoment)),
+      ...beside.map((key) => say`${subjectOf(planning, key).of} as it stands`),
+    ],
     ways: changes.map((change) => {
       const proposed = readAnswer(planning, change.answer);
       const { words, anyHour } = wayWords(planning, change, proposed, formatMoment);

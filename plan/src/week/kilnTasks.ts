@@ -10,13 +10,7 @@ import {
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
 import { meltsAtH } from '../pour/melt';
 import { handsOn, type StageWork } from '../times/stageWork';
-
-/** Names of a pour's tasks at the kiln and the crucible. */
-export const KILN_IN = 'kiln in';
-export const MELT = 'melt';
-export const ZERO = 'zero';
-/** A kiln that runs already, until hands are next wanted. */
-export const IN_KILN = 'in the kiln';
+import { KILN_IN, MELT, ZERO } from './kilnNames';
 
 /** What may become longer without harm: a hold at steam, where it only dries, and the soak, where the core only agrees. h */
 export const mostMoreH = ({ segment: { targetC, holdH } }: PlacedSegment): number => {

@@ -23,7 +23,8 @@ import { valueOf } from '../planned';
 import { hoursOf, workAfter, workAhead } from '../times/work';
 import { stepNames } from '../times/stageWork';
 import type { StageWork } from '../times/stageWork';
-import { IN_KILN, kilnEvents, kilnGap, ZERO, type KilnEvent } from './kilnTasks';
+import { IN_KILN, ZERO } from './kilnNames';
+import { kilnEvents, kilnGap, type KilnEvent } from './kilnTasks';
 
 /** One kiln that a pour could burn out in, and what happens at it. */
 export interface KilnWay {

@@ -16,7 +16,8 @@ import {
 import type { BoardRow } from '../board';
 import type { Shop } from '../context';
 import type { MoldRow } from '../mold/moldsOnBoard';
-import { KILN_IN, longerHolds, ZERO } from './kilnTasks';
+import { KILN_IN } from './kilnNames';
+import { longerHolds } from './kilnTasks';
 import {
   civilSpans,
   moldSubject,
@@ -130,7 +131,12 @@ export interface Proposed {
   together: string[];
 }
 
-function proposedOf(subject: WeekSubject, placed: PlacedJob, names: ReadonlyMap<string, string>): Proposed {
+function proposedOf(
+  subject: WeekSubject,
+  placed: PlacedJob,
+  names: ReadonlyMap<string, string>,
+  slotMin: number,
+): Proposed {
   const { row, mold, job } = subject;
   const way = job.ways[placed.way]!;
   const kiln = subject.kilns[placed.way];
@@ -155,8 +161,9 @@ function proposedOf(subject: WeekSubject, placed: PlacedJob, names: ReadonlyMap<
     kiln,
     kilnChanged: kiln !== undefined && kiln.kiln.id !== own,
     kilnIn: placed.tasks.find(({ key }) => key === KILN_IN)?.from,
+    // Less than a slot is the grid's, not the hold's.
     longer: more.flatMap((moreH, s) =>
-      moreH > 0 ? [{ segment: kiln!.burnout.segments[s]!.name, moreH }] : [],
+      moreH * 60 >= slotMin ? [{ segment: kiln!.burnout.segments[s]!.name, moreH }] : [],
     ),
     together: placed.together.filter((key) => key !== placed.key).map((key) => names.get(key) ?? key),
   };
@@ -164,7 +171,7 @@ function proposedOf(subject: WeekSubject, placed: PlacedJob, names: ReadonlyMap<
 
 /** A solver's answer in the shop's own things, in the order of the zeros. */
 export function readAnswer(
-  { subjects }: WeekPlanning,
+  { subjects, problem }: WeekPlanning,
   answer: WeekAnswer & { status: 'planned' },
 ): Proposed[] {
   const names = new Map(subjects.map(({ job, of }) => [job.key, of]));
@@ -174,6 +181,7 @@ export function readAnswer(
         subjects.find(({ job }) => job.key === placed.key)!,
         placed,
         names,
+        problem.slotMin,
       ),
     )
     .sort((a, b) => a.zero - b.zero);
@@ -212,12 +220,10 @@ export function takingOf(
     plannedWeek: {
       zeroAt,
       steps: Object.fromEntries(
-        steps
-          .filter(({ key }) => key !== ZERO)
-          .map(({ key, from, who }) => [
-            key,
-            { at: iso(from), ...(who !== undefined && people.has(who) ? { who } : {}) },
-          ]),
+        steps.map(({ key, from, who }) => [
+          key,
+          { at: iso(from), ...(who !== undefined && people.has(who) ? { who } : {}) },
+        ]),
       ),
     },
   };

@@ -15,6 +15,8 @@ interface Wanted {
   address: string;
   /** One pour's alone. */
   pourId?: string | undefined;
+  /** For one of the shop's people. */
+  person?: string | undefined;
   now: number;
 }
 
@@ -22,9 +24,12 @@ interface Wanted {
  * What hands must do, as a calendar (iCalendar, RFC 5545): times in UTC, an alarm before each. An event has one name for good, so that a calendar that
  * reads it again moves what moved and doubles nothing.
  */
-export async function makeCalendar(db: Queryable, { shopId, address, pourId, now }: Wanted): Promise<string> {
+export async function makeCalendar(
+  db: Queryable,
+  { shopId, address, pourId, person, now }: Wanted,
+): Promise<string> {
   const { shop, openPours } = await readPlanningShop(db);
-  const events = calendarEvents(boardRows(openPours, shop), moldRows(shop), METRIC, pourId);
+  const events = calendarEvents(boardRows(openPours, shop), moldRows(shop), METRIC, { pourId, person });
   const calendar = ical({
     name: shop.settings.shopName || 'Zero Pour',
     prodId: { company: 'zero-pour', product: 'zero-pour', language: 'EN' },

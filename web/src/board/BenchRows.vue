@@ -1,25 +1,21 @@
 <script setup lang="ts">
+import type { Kiln } from '@zero-pour/contracts';
 import type { BoardRow, MoldRow } from '@zero-pour/plan';
 import { computed } from 'vue';
-import { busyRows } from './busyStretches';
+import { PITCH, shownRows } from './busyStretches';
 import type { TimeAxis } from './timeAxis';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
   molds: readonly MoldRow[];
+  kilns: readonly Kiln[];
   axis: TimeAxis;
   top: number;
   width: number;
   stretch: { from: number; to: number };
 }>();
 
-/** As many machines as there is room for. */
-const MOST = 4;
-const PITCH = 33;
-const shown = computed(() => {
-  const all = busyRows(props.rows, props.molds);
-  return [...all.slice(0, -1).slice(0, MOST - 1), ...all.slice(-1)];
-});
+const shown = computed(() => shownRows(props.rows, props.molds, props.kilns));
 const COLOURS = { kiln: 'var(--clay)', printer: 'var(--wax)', hands: 'var(--ink)' };
 const bars = (stretches: readonly { from: number; to: number; label: string }[]) =>
   stretches

@@ -1,21 +1,33 @@
 <script setup lang="ts">
+import type { Kiln } from '@zero-pour/contracts';
 import { closedSpans, type BenchClock } from '@zero-pour/core';
-import type { BoardRow, MoldRow } from '@zero-pour/plan';
+import type { BoardRow, MoldRow, Proposed } from '@zero-pour/plan';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
 import { clockTime } from '../time/shopClock';
 import BenchRows from './BenchRows.vue';
 import { boardLanes } from './boardLanes';
+import { PITCH, shownRows } from './busyStretches';
+import type { Moved } from './useMovedZero';
+import ZeroMark from './ZeroMark.vue';
 import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
   molds: readonly MoldRow[];
+  /** A plan that is looked at: where its zeros would be. */
+  proposed: readonly Proposed[];
   now: number;
   bench: BenchClock;
+  kilns: readonly Kiln[];
 }>();
-const emit = defineEmits<{ open: [href: string] }>();
+const emit = defineEmits<{
+  open: [href: string];
+  drag: [to: Moved | undefined];
+  drop: [to: Moved];
+  nextKiln: [pourId: string];
+}>();
 
 const HEAD = 62;
 const ROW = 130;
@@ -32,7 +44,9 @@ const axis = computed(() =>
 );
 const nights = computed(() => closedSpans(props.bench, stretch.value.from, stretch.value.to));
 const benchTop = computed(() => topOf(props.rows.length + props.molds.length));
-const height = computed(() => benchTop.value + 176);
+const height = computed(
+  () => benchTop.value + 44 + shownRows(props.rows, props.molds, props.kilns).length * PITCH,
+);
 
 const topOf = (lane: number): number => {
   const molds = Math.max(0, lane - props.rows.length);
@@ -53,8 +67,15 @@ function kilnLabel(kilnIn: number): { x: number; dy: number; anchor: 'start' | '
   if (x - labelWidth.value > 110) return { x: x - 8, dy: 112, anchor: 'end' };
   return { x: Math.max(x, labelWidth.value) + 3, dy: 55, anchor: 'start' };
 }
+const proposedZero = (key: string): number | undefined =>
+  props.proposed.find(({ subject }) => subject.job.key === key)?.zero;
 /** The zero's time stands left of its mark where there is no room to the right. */
 const zeroLeft = (at: number): boolean => axis.value.x(at) > width.value - 110;
+/** The kiln whose row lies so far down; undefined: none does. */
+function kilnAt(y: number): string | undefined {
+  const row = shownRows(props.rows, props.molds, props.kilns)[Math.floor((y - benchTop.value - 32) / PITCH)];
+  return y > benchTop.value ? row?.kilnId : undefined;
+}
 const fits = (text: string, px: number): string =>
   text.length * 6.9 <= px ? text : `${text.slice(0, Math.floor(px / 6.9) - 1)}…`;
 </script>
@@ -172,24 +193,42 @@ const fits = (text: string, px: number): string =>
             :fill="moment.done ? 'var(--metal)' : 'var(--wax)'"
           />
         </template>
-        <g v-if="lane.zero !== undefined && shows(lane.zero)" class="zero">
+        <g v-if="proposedZero(lane.key) !== undefined && shows(proposedZero(lane.key)!)" class="then">
+          <title>In the plan: {{ formatMoment(proposedZero(lane.key)!, now) }}</title>
           <line
-            :x1="axis.x(lane.zero)"
-            :x2="axis.x(lane.zero)"
+            :x1="axis.x(proposedZero(lane.key)!)"
+            :x2="axis.x(proposedZero(lane.key)!)"
             :y1="lane.top + 24"
             :y2="lane.top + lane.height - 13"
           />
-          <ellipse :cx="axis.x(lane.zero)" :cy="lane.top + 14" rx="9" ry="11" />
-          <text
-            :x="axis.x(lane.zero) + (zeroLeft(lane.zero) ? -16 : 16)"
-            :y="lane.top + 19"
-            :text-anchor="zeroLeft(lane.zero) ? 'end' : 'start'"
-          >
-            {{ formatMoment(lane.zero, now) }}
-          </text>
+          <ellipse :cx="axis.x(proposedZero(lane.key)!)" :cy="lane.top + 14" rx="9" ry="11" />
         </g>
+        <ZeroMark
+          v-if="lane.zero !== undefined && shows(lane.zero)"
+          :zero="lane.zero"
+          :axis="axis"
+          :top="lane.top"
+          :height="lane.height"
+          :now="now"
+          :left="zeroLeft(lane.zero)"
+          :label="
+            lane.movable ? `Zero of pour ${lane.number}: arrow keys move it, K to the next kiln` : undefined
+          "
+          @drag="(to) => emit('drag', { id: lane.key, at: to.at, kilnId: kilnAt(to.y) })"
+          @drop="(to) => emit('drop', { id: lane.key, at: to.at, kilnId: kilnAt(to.y) })"
+          @leave="emit('drag', undefined)"
+          @kiln="emit('nextKiln', lane.key)"
+        />
       </g>
-      <BenchRows :rows="rows" :molds="molds" :axis="axis" :top="benchTop" :width="width" :stretch="stretch" />
+      <BenchRows
+        :rows="rows"
+        :molds="molds"
+        :kilns="kilns"
+        :axis="axis"
+        :top="benchTop"
+        :width="width"
+        :stretch="stretch"
+      />
       <line
         :x1="axis.x(now)"
         :x2="axis.x(now)"
@@ -269,21 +308,12 @@ text {
 .blockname.running {
   fill: var(--melt-text);
 }
-.zero line {
+.then line,
+.then ellipse {
+  fill: none;
   stroke: var(--melt);
-  stroke-width: 3;
-}
-.zero ellipse {
-  fill: var(--sheet);
-  stroke: var(--melt);
-  stroke-width: 4;
-}
-.zero text {
-  font: 700 14px var(--mono);
-  fill: var(--melt-text);
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 4px;
+  stroke-width: 2.5;
+  stroke-dasharray: 4 4;
 }
 .now {
   font: 700 12.5px var(--mono);

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase } from '@zero-pour/core';
-import { boardConflicts, moldConflicts, type BoardConflict, type HandsOnEntry } from '@zero-pour/plan';
+import {
+  boardConflicts,
+  moldConflicts,
+  type BoardConflict,
+  type HandsOnEntry,
+  type Proposed,
+} from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useNewPour } from '../state/useNewPour';
@@ -21,7 +27,9 @@ import BoardChart from './BoardChart.vue';
 import BeginWith from './BeginWith.vue';
 import CalendarLinks from './CalendarLinks.vue';
 import EmptyShop from './EmptyShop.vue';
+import { WeekPlanner } from '../week';
 import { useBoardHeat } from './useBoardHeat';
+import { useMovedZero } from './useMovedZero';
 
 const NEXT_SHOWN = 7;
 
@@ -35,11 +43,13 @@ const now = useSlowNow();
 
 const board = useBoard();
 const molds = useMolds();
-const rows = computed(() => board.rows);
+const { moved, rows, drop } = useMovedZero();
 useBoardHeat(rows);
 const next = computed(() => board.next);
 const conflicts = computed(() => boardConflicts(rows.value, now.value, (at) => formatMoment(at, now.value)));
 const moldsLate = computed(() => moldConflicts(board.molds, now.value, (at) => formatMoment(at, now.value)));
+/** A plan that is looked at, beside what stands. */
+const proposed = shallowRef<readonly Proposed[]>([]);
 const more = shallowRef(false);
 const shownNext = computed(() => (more.value ? next.value : next.value.slice(0, NEXT_SHOWN)));
 
@@ -70,13 +80,15 @@ function tick(entry: HandsOnEntry): void {
     run: () => pours.undo(),
   });
 }
-function move(conflict: BoardConflict): void {
-  if (conflict.civilZero === null) return;
-  pours.set(conflict.row.pour.id, ['brief', 'zeroAt'], new Date(conflict.civilZero).toISOString());
-  notices.tell(`Pour ${conflict.row.pour.number} is at ${formatMoment(conflict.civilZero, now.value)} now.`, {
-    label: 'Undo',
-    run: () => pours.undo(),
-  });
+function move({ row, civilZero }: BoardConflict): void {
+  if (civilZero !== null) drop({ id: row.pour.id, at: civilZero });
+}
+/** To the kiln after its own in the shop's list. */
+function nextKiln(id: string): void {
+  const row = board.rows.find(({ pour }) => pour.id === id);
+  const kilns = shop.lists.kiln;
+  const at = kilns.findIndex((kiln) => kiln.id === row?.plan.context.kiln?.id);
+  if (row?.times && kilns.length > 1) drop({ id, at: row.times.zero, kilnId: kilns[(at + 1) % kilns.length]!.id }); // prettier-ignore
 }
 </script>
 
@@ -105,10 +117,16 @@ function move(conflict: BoardConflict): void {
           v-if="rows.length + board.molds.length > 0"
           :rows="rows"
           :molds="board.molds"
+          :proposed="proposed"
           :now="now"
           :bench="benchClock(shop.settings)"
+          :kilns="shop.lists.kiln"
           @open="open"
+          @drag="(to) => (moved = to)"
+          @drop="drop"
+          @next-kiln="nextKiln"
         />
+        <WeekPlanner v-if="rows.length > 0" @propose="(plan) => (proposed = plan)" />
         <BeginWith v-if="shop.unread.length === 0" class="mt-4" />
         <p v-if="rows.length === 0" class="sheet nothing">
           No pour is in work. Start one with <kbd>N</kbd>, or repeat one from the

@@ -19,6 +19,8 @@ export interface Lane {
   /** Undefined until it has a zero. */
   zero: number | undefined;
   poured: boolean;
+  /** Nothing of it has begun that holds its zero. */
+  movable: boolean;
   moments: Pick<Moment, 'at' | 'done'>[];
   blocks: ReturnType<typeof placeBlocks>;
   profile: ReturnType<typeof burnoutProfile> | undefined;
@@ -54,6 +56,7 @@ function laneOfPour(row: BoardRow, axis: TimeAxis): Lane {
     under: plan.context.alloy?.name ?? 'no metal yet',
     zero: times?.zero,
     poured: times?.poured ?? false,
+    movable: times !== undefined && !times.poured && !times.kilnStarted,
     moments: times?.moments.filter(({ stage }) => stage !== 'pour') ?? [],
     blocks: placeBlocks(times?.blocks ?? [], axis),
     core: shows && !burnout.lasts ? coreOf(row, axis, until) : undefined,
@@ -76,6 +79,7 @@ function laneOfMold({ mold, times }: MoldRow, axis: TimeAxis): Lane {
     under: mold.kind,
     zero,
     poured: false,
+    movable: false,
     moments: begins.map(({ at }) => ({ at, done: false })),
     blocks: placeBlocks(blocks satisfies Block[], axis),
     profile: undefined,

@@ -1,3 +1,4 @@
+import type { Kiln } from '@zero-pour/contracts';
 import { MINUTE_MS, USUAL_MINUTES, type StageKey } from '@zero-pour/core';
 import type { Block, BoardRow, MoldRow } from '@zero-pour/plan';
 
@@ -9,6 +10,7 @@ export interface BusyStretch {
 export interface BusyRow {
   name: string;
   kind: 'kiln' | 'printer' | 'hands';
+  kilnId?: string;
   stretches: BusyStretch[];
 }
 
@@ -23,9 +25,15 @@ const HELD_BY_BLOCKS = new Set<StageKey>(['brief', 'clean', 'sprue', 'invest', '
 /** How long hands are at a moment that no block holds; at others as at the kiln’s door. */
 const HANDS_AT: Partial<Record<StageKey, keyof typeof USUAL_MINUTES>> = { pour: 'melt', print: 'startPrint' };
 
-/** Who and what is busy when: each kiln and printer in use, and hands. */
-export function busyRows(boardRows: readonly BoardRow[], molds: readonly MoldRow[]): BusyRow[] {
-  const machines = new Map<string, BusyRow>();
+/** Who and what is busy when: each kiln, each printer in use, and hands. */
+export function busyRows(
+  boardRows: readonly BoardRow[],
+  molds: readonly MoldRow[],
+  kilns: readonly Kiln[] = [],
+): BusyRow[] {
+  const machines = new Map<string, BusyRow>(
+    kilns.map(({ id, name }) => [name, { name, kind: 'kiln', kilnId: id, stretches: [] }]),
+  );
   const hands: BusyRow = { name: 'Hands', kind: 'hands', stretches: [] };
   const handsOn = ({ from, to, attended = true }: Block): void => {
     if (attended) hands.stretches.push({ from, to, label: '' });
@@ -57,4 +65,17 @@ export function busyRows(boardRows: readonly BoardRow[], molds: readonly MoldRow
     (a, b) => order[a.kind] - order[b.kind] || a.name.localeCompare(b.name),
   );
   return [...rows, hands];
+}
+
+/** As many machines as there is room for, and hands. */
+const MOST = 5;
+/** Height of a row. */
+export const PITCH = 33;
+export function shownRows(
+  rows: readonly BoardRow[],
+  molds: readonly MoldRow[],
+  kilns: readonly Kiln[],
+): BusyRow[] {
+  const all = busyRows(rows, molds, kilns);
+  return [...all.slice(0, -1).slice(0, MOST - 1), ...all.slice(-1)];
 }

@@ -6,6 +6,9 @@ import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
 import BenchExceptions from './BenchExceptions.vue';
+import HoursDrawing from './HoursDrawing.vue';
+import PeopleFields from './PeopleFields.vue';
+import PlanningFields from './PlanningFields.vue';
 import InvestingFields from './InvestingFields.vue';
 import JointsFields from './JointsFields.vue';
 import ReaderFields from './ReaderFields.vue';
@@ -95,6 +98,11 @@ function closing({ fromMin, toMin }: Day): string {
       <p class="mute mb-3">
         Work that needs hands is planned inside these hours; what falls outside is named.
       </p>
+      <HoursDrawing
+        :hours="settings.benchHours"
+        label="Bench hours, drawn"
+        @change="(index, fields) => setDay(index, fields)"
+      />
       <table class="plain days">
         <tbody>
           <tr v-for="index in ORDER" :key="index">
@@ -138,6 +146,19 @@ function closing({ fromMin, toMin }: Day): string {
       :exceptions="settings.benchExceptions"
       @change="(benchExceptions) => change({ benchExceptions })"
     />
+    <PeopleFields
+      :people="settings.people"
+      :bench-hours="settings.benchHours"
+      @change="(people) => change({ people })"
+    />
+    <section class="stage-block">
+      <h2>How long work takes here</h2>
+      <p class="mute mb-3">
+        Hands at each piece of work, as plans and counting back reckon it. Prints, cleaning and mold steps
+        have their own times.
+      </p>
+      <PlanningFields :planning="settings.planning" @change="(planning) => change({ planning })" />
+    </section>
     <section class="stage-block">
       <h2>How metal gets into the flask</h2>
       <p class="mute mb-3">Whether thin places fill is reckoned by it, at Way up.</p>

@@ -18,7 +18,7 @@ import { useNotKept } from './notKept';
 import { segmentsOf } from './knownProgrammes';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
 import { pourSending, SEND_AFTER_MS } from './pourSending';
-import { UndoSteps } from './undoSteps';
+import { UndoSteps, type FieldBefore } from './undoSteps';
 
 const NO_ROOM =
   'This browser has no room left to keep what waits: it is in this window only. Do not close it before it is sent.';
@@ -34,6 +34,13 @@ const changeOf = (path: readonly string[], value: unknown): FieldChange => ({
 function withUnsent({ doc, used }: Pour, unsent: readonly FieldChange[]): PourDoc {
   const segments = used?.programme?.segments ?? segmentsOf(doc.burnout.programmeId);
   return applyChanges(doc, upgradeChanges(unsent, doc, { segments })) as PourDoc;
+}
+
+/** A field of a pour to be set; undefined takes it away. */
+export interface PourChange {
+  id: string;
+  path: PourPath;
+  value: unknown;
 }
 
 /** Pours that this window knows, with what was changed here laid over what the server has. */
@@ -101,11 +108,26 @@ export const usePours = defineStore('pours', () => {
   }
 
   function undo(): boolean {
-    const last = steps.take();
+    const fields = steps.take();
     undoCount.value = steps.count;
-    if (last) apply(last.id, last.change);
-    return last !== undefined;
+    for (const { id, change } of fields) apply(id, change);
+    return fields.length > 0;
   }
 
-  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, undo, resend };
+  /** Sets several fields, of one pour or more, that are taken back in one step. */
+  function setAll(changes: readonly PourChange[]): void {
+    const before: FieldBefore[] = [];
+    for (const { id, path, value } of changes) {
+      const pour = pours.get(id);
+      if (!pour) continue;
+      const was = valueAt(pour.doc, path);
+      const change = changeOf(path, value);
+      if (JSON.stringify(was) === JSON.stringify(change.value)) continue;
+      before.push({ id, change: changeOf(path, was) });
+      apply(id, change);
+    }
+    undoCount.value = steps.addAll(before);
+  }
+
+  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, setAll, undo, resend };
 });

@@ -1,26 +1,33 @@
 import type { FieldChange } from '@zero-pour/contracts';
 
-/** What takes one step back: a field of a pour as it was. */
-interface UndoStep {
+/** A field of a pour as it was. */
+export interface FieldBefore {
   id: string;
   change: FieldChange;
 }
 
 /** Steps of this window that can be taken back, the last first. */
 export class UndoSteps {
-  readonly #steps: UndoStep[] = [];
+  readonly #steps: FieldBefore[][] = [];
 
   get count(): number {
     return this.#steps.length;
   }
 
   /** Adds a step and answers how many there are. Typing in one field is taken back as one step. */
-  add(step: UndoStep): number {
-    const last = this.#steps.at(-1);
-    const sameField = last?.id === step.id && last.change.path.join() === step.change.path.join();
-    if (!sameField || typeof step.change.value === 'object') this.#steps.push(step);
+  add(before: FieldBefore): number {
+    const last = this.#steps.at(-1)?.[0];
+    const sameField = last?.id === before.id && last.change.path.join() === before.change.path.join();
+    if (!sameField || typeof before.change.value === 'object') this.#steps.push([before]);
     return this.count;
   }
 
-  take = (): UndoStep | undefined => this.#steps.pop();
+  /** Adds fields that are taken back together. */
+  addAll(before: FieldBefore[]): number {
+    if (before.length > 0) this.#steps.push(before);
+    return this.count;
+  }
+
+  /** The last step's fields, the last that was set first. */
+  take = (): FieldBefore[] => this.#steps.pop()?.reverse() ?? [];
 }

@@ -72,7 +72,7 @@ export interface WeekPerson {
 }
 
 /** What is best of all that can be done. */
-export const WEEK_GOALS = ['earliest', 'civil', 'kiln', 'wanted'] as const;
+export const WEEK_GOALS = ['wanted', 'earliest', 'civil', 'kiln'] as const;
 export type WeekGoal = (typeof WEEK_GOALS)[number];
 
 export interface WeekProblem {

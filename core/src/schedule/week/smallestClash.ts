@@ -15,8 +15,18 @@ export interface GivenUp {
 
 export type ClashAnswer =
   | { status: 'fits'; answer: WeekAnswer & { status: 'planned' } }
-  /** `clash`: together they cannot be, and without any one of them they can. Empty: jobs that cannot be done whatever is given up. */
-  | { status: 'clash'; clash: Wish[]; changes: GivenUp[]; hopeless: string[]; sure: boolean };
+  /**
+   * `clash`: together they cannot be, and without any one of them they can. Empty: `hopeless` jobs cannot be done whatever is given up. `beside`: jobs that give
+   * nothing up, and leave too little hands or kiln.
+   */
+  | {
+      status: 'clash';
+      clash: Wish[];
+      beside: string[];
+      changes: GivenUp[];
+      hopeless: string[];
+      sure: boolean;
+    };
 
 /** What is least when a wish gives way: the move of a pour, the hours of a kiln. */
 const GOAL_OF: Record<WishKind, WeekGoal> = {
@@ -58,7 +68,7 @@ export function smallestClash(
   const own = wishes.filter(({ job }) => group.has(job));
   if (!goTogether([], group)) {
     const hopeless = [...group].filter((key) => !goTogether([], new Set([key])));
-    return { status: 'clash', clash: [], changes: [], hopeless, sure };
+    return { status: 'clash', clash: [], beside: [], changes: [], hopeless, sure };
   }
   let clash = own;
   for (const wish of own) {
@@ -74,7 +84,8 @@ export function smallestClash(
     const part = answerOf(without(own, wish), group, goal);
     return part.status === 'planned' ? [{ wish, answer: part, partly: true }] : [];
   });
-  return { status: 'clash', clash, changes, hopeless: [], sure };
+  const beside = [...group].filter((key) => !clash.some(({ job }) => job === key));
+  return { status: 'clash', clash, beside, changes, hopeless: [], sure };
 }
 
 /** The fewest jobs whose wishes do not go together: one, two, else those that are left when each that is not needed is put aside. */

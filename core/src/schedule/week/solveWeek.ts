@@ -18,7 +18,7 @@ export interface Effort {
 }
 /** A first answer, at once. */
 export const FIRST_EFFORT: Effort = { orders: 0, proof: 0 };
-export const FULL_EFFORT: Effort = { orders: 1500, proof: 2500 };
+export const FULL_EFFORT: Effort = { orders: 800, proof: 1600 };
 
 /** What one load must not do with a thing, by a task or its hold of a kiln: use it in these slots, or begin to. */
 interface Ban {

@@ -12,9 +12,7 @@ const now = useSlowNow();
 const brief = computed(() => pour.value.doc.brief);
 const earliest = computed(() => {
   const burnout = valueOf(plan.value.burnout);
-  return burnout && !pour.value.doc.burnout.startedAt
-    ? planEarliest(plan.value, burnout, now.value)
-    : null;
+  return burnout && !pour.value.doc.burnout.startedAt ? planEarliest(plan.value, burnout, now.value) : null;
 });
 const late = computed(() => {
   const times = valueOf(plan.value.times);
@@ -43,6 +41,12 @@ const takeEarliest = (): void => {
         @update:model-value="(at) => set(['brief', 'dueAt'], at)"
       />
     </div>
+    <v-checkbox
+      label="No plan moves it"
+      :model-value="brief.zeroPinned === true"
+      hide-details
+      @update:model-value="(pinned) => set(['brief', 'zeroPinned'], pinned ? true : undefined)"
+    />
     <p v-if="late !== undefined" class="late">
       <b>Too late for that hour.</b> The first step left should have begun {{ formatMoment(late, now) }}.
     </p>

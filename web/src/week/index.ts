@@ -1,0 +1,1 @@
+export { default as WeekPlanner } from './WeekPlanner.vue';
