@@ -120,8 +120,9 @@ text {
   cursor: ew-resize;
   touch-action: none;
 }
+.zero:focus,
 .zero:focus-visible {
-  outline: none;
+  outline: none !important;
 }
 .zero:focus-visible ellipse {
   stroke: var(--wax);

@@ -10,9 +10,9 @@ describe('what can be taken back', () => {
   it('is the last first, and nothing once all is', () => {
     const steps = new UndoSteps();
     expect([steps.add(change('ratio', 0.4)), steps.add(change('powderId', null))]).toEqual([1, 2]);
-    expect(steps.take()?.change.path[1]).toBe('powderId');
-    expect(steps.take()?.change.path[1]).toBe('ratio');
-    expect([steps.take(), steps.count]).toEqual([undefined, 0]);
+    expect(steps.take()[0]?.change.path[1]).toBe('powderId');
+    expect(steps.take()[0]?.change.path[1]).toBe('ratio');
+    expect([steps.take(), steps.count]).toEqual([[], 0]);
   });
 
   it('of typing in one field is one step: what stood there before it', () => {
@@ -21,7 +21,7 @@ describe('what can be taken back', () => {
     expect(steps.count).toBe(1);
     steps.add(change('powderId', 1));
     expect(steps.add(change('ratio', 0.38))).toBe(3);
-    expect([steps.take(), steps.take(), steps.take()].map((step) => step?.change.value)).toEqual([
+    expect([steps.take(), steps.take(), steps.take()].map(([field]) => field?.change.value)).toEqual([
       0.38,
       1,
       null,
@@ -38,5 +38,12 @@ describe('what can be taken back', () => {
     const steps = new UndoSteps();
     steps.add(change('ratio', 0.4));
     expect(steps.add({ ...change('ratio', 0.4), id: 'b' })).toBe(2);
+  });
+
+  it('of fields that were set together is one step, the last set first; of none it is no step', () => {
+    const steps = new UndoSteps();
+    expect(steps.addAll([])).toBe(0);
+    expect(steps.addAll([change('ratio', 0.4), { ...change('powderId', 1), id: 'b' }])).toBe(1);
+    expect(steps.take().map(({ id }) => id)).toEqual(['b', 'a']);
   });
 });

@@ -45,14 +45,20 @@ const shown = computed<readonly Proposed[]>(() => {
 });
 watch(shown, (plan) => emit('propose', plan));
 
+/** An answer holds for the shop it was given for: once anything of that changes, it is none. */
+const asOf = computed(() => {
+  const { planning, ...settings } = shop.settings;
+  const { goal: _goal, ...own } = planning ?? {};
+  return JSON.stringify([pours.open.map(({ id, doc }) => [id, doc]), settings, own, shop.lists.kiln]);
+});
+watch(asOf, () => clear());
+
 /** How good a plan is, as far as that was proven. */
 const worth = computed(() => {
   if (said.value.status !== 'plan') return '';
   const { answer } = said.value;
-  if (answer.best) return 'Proven: no plan is better by this goal.';
-  const none = answer.bound[0] === 0 && answer.bound[1] === 0;
-  return none
-    ? 'A good plan. Whether there is a better one is not proven.'
+  return answer.best
+    ? 'Proven: no plan is better by this goal.'
     : 'A good plan; whether there is a better one is not proven.';
 });
 function told(what: string): void {
@@ -112,8 +118,9 @@ const lapsed = computed(() =>
     </p>
     <ClashList v-else-if="said.status === 'clash'" :words="said.words" :today="said.today" @take="takeWay" />
     <p v-else-if="said.status === 'fits'" class="tone ok" role="status">
-      <b>Today’s times go together.</b> Hands, printers, kilns and waits as the shop has them; what nobody has
-      said (how many flasks a kiln takes, who works here) is taken as one.
+      <b>Today’s times go together.</b> Hands, printers, kilns and waits as the shop has them; what runs
+      already is taken as it is, and what nobody has said (how many flasks a kiln takes, who works here) is
+      taken as one.
     </p>
     <p v-else-if="said.status === 'not found'" class="tone watch" role="status">
       <b>No plan was found.</b> That none can be is not proven: fewer pours at once, or later ones, may go.

@@ -3,7 +3,9 @@ import { solveWeek, type Effort } from './solveWeek';
 import { wishesOf, wishKey, withWishes, type Wish, type WishKind } from './wishes';
 
 /** Enough to know of a handful of wishes whether they go together. */
-const CLASH_EFFORT: Effort = { orders: 0, proof: 400 };
+const CLASH_EFFORT: Effort = { orders: 0, proof: 400, anyPlan: true };
+/** … and to find by how little one of them gives way. */
+const CHANGE_EFFORT: Effort = { orders: 0, proof: 150 };
 
 /** One wish given up, all others kept: what the shop's weeks look like then. */
 export interface GivenUp {
@@ -51,9 +53,14 @@ export function smallestClash(
   tell: (share: number) => void = () => undefined,
 ): ClashAnswer {
   let sure = true;
-  const answerOf = (kept: readonly Wish[], among: ReadonlySet<string>, goal = problem.goal): WeekAnswer => {
+  const answerOf = (
+    kept: readonly Wish[],
+    among: ReadonlySet<string>,
+    how = effort,
+    goal = problem.goal,
+  ): WeekAnswer => {
     const jobs = problem.jobs.filter(({ key }) => among.has(key));
-    return solveWeek(withWishes({ ...problem, jobs, goal }, kept), effort);
+    return solveWeek(withWishes({ ...problem, jobs, goal }, kept), how);
   };
   /** Only what is proven to clash is a clash; what nobody could settle is told apart. */
   const goTogether = (kept: readonly Wish[], among: ReadonlySet<string>): boolean => {
@@ -79,9 +86,9 @@ export function smallestClash(
   const changes = clash.flatMap((wish, n): GivenUp[] => {
     tell(0.7 + (0.3 * n) / clash.length);
     const goal = GOAL_OF[wish.kind];
-    const all = answerOf(without(wishes, wish), everybody, goal);
+    const all = answerOf(without(wishes, wish), everybody, CHANGE_EFFORT, goal);
     if (all.status === 'planned') return [{ wish, answer: all, partly: false }];
-    const part = answerOf(without(own, wish), group, goal);
+    const part = answerOf(without(own, wish), group, CHANGE_EFFORT, goal);
     return part.status === 'planned' ? [{ wish, answer: part, partly: true }] : [];
   });
   const beside = [...group].filter((key) => !clash.some(({ job }) => job === key));

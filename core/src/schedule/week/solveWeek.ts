@@ -15,6 +15,8 @@ export interface Effort {
   orders: number;
   /** In the proof. */
   proof: number;
+  /** Any plan will do: the first that is found is the answer. */
+  anyPlan?: boolean;
 }
 /** A first answer, at once. */
 export const FIRST_EFFORT: Effort = { orders: 0, proof: 0 };
@@ -162,6 +164,7 @@ class WeekSearch {
   ): void {
     const zeros = new Map(jobs.map((job) => [job, zeroOf(this.alone(this.loads.of([job])!)!)]));
     const usual = [...jobs].sort((a, b) => zeros.get(a)! - zeros.get(b)!);
+    const begun = this.tried;
     let order = usual;
     for (let stuck = 0; ;) {
       const found = this.inOrder(order);
@@ -175,8 +178,9 @@ class WeekSearch {
         if (++stuck > jobs.length) return;
         order = [found, ...order.filter((job) => job !== found)];
       }
-      tell(most > 0 ? Math.min(1, this.tried / most) : 1);
-      if (this.tried >= most && (this.best || stuck > FIRST_TRIES)) return;
+      const spent = this.tried - begun;
+      tell(most > 0 ? Math.min(1, spent / most) : 1);
+      if (spent >= most && (this.best || stuck > FIRST_TRIES)) return;
     }
   }
 
@@ -353,23 +357,33 @@ export function solveWeek(
   const { jobs } = problem;
   const alone = jobs.filter((job) => !search.alone(search.loads.of([job])!));
   if (alone.length > 0) return { status: 'none', alone: alone.map(({ key }) => key), tried: search.tried };
-  const share = effort.orders / Math.max(1, effort.orders + effort.proof);
-  search.byOrders(jobs, effort.orders, seededRandom(7).uniform, (done) => tell(done * share));
+  const random = seededRandom(7).uniform;
+  search.byOrders(jobs, 0, random, () => undefined);
   const { sharings, all } = search.loads.sharings(jobs);
   // Where not every sharing can be tried, the one of the best plan is: it may be mended, though nothing is proven by it.
   const kept = all ? sharings : search.best ? [search.best.placed.map(({ load }) => load)] : sharings.slice(0, 1); // prettier-ignore
   const roots = kept.flatMap((loads) => search.rootOf(loads) ?? []);
-  const { proven, bound } = search.prove(roots, effort.proof, (done) => tell(share + done * (1 - share)));
+  const share = effort.proof / Math.max(1, effort.orders + effort.proof);
+  if (search.best && effort.anyPlan) return answerOf(search, problem, false, undefined);
+  const { proven, bound } = search.prove(roots, effort.proof, (done) => tell(done * share));
+  // What is proven needs no luck.
+  if (!(proven && all) && effort.orders > 0)
+    search.byOrders(jobs, effort.orders, random, (done) => tell(share + done * (1 - share)));
+  if (!search.best && proven && all) return { status: 'none', alone: [], tried: search.tried };
+  return answerOf(search, problem, proven && all, all ? bound : undefined);
+}
+
+function answerOf(
+  search: WeekSearch,
+  problem: WeekProblem,
+  proven: boolean,
+  bound: WeekCost | undefined,
+): WeekAnswer {
+  // prettier-ignore
   const { best, tried } = search;
-  if (!best) return proven && all ? { status: 'none', alone: [], tried } : { status: 'not found', tried };
-  return {
-    status: 'planned',
-    best: proven && all,
-    jobs: search.jobsOf(best),
-    cost: best.cost,
-    bound: all ? bound! : boundOfAlone(search, problem),
-    tried,
-  };
+  if (!best) return { status: 'not found', tried };
+  const { cost } = best;
+  return { status: 'planned', best: proven, jobs: search.jobsOf(best), cost, bound: bound ?? boundOfAlone(search, problem), tried }; // prettier-ignore
 }
 
 /** What holds for any sharing of kilns: no job is poured sooner, or nearer to when it is wanted, than with the shop to itself. */
