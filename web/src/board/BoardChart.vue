@@ -6,12 +6,14 @@ import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { formatMoment } from '../time/formatMoment';
 import { clockTime } from '../time/shopClock';
+import AxisMarks from './AxisMarks.vue';
 import BenchRows from './BenchRows.vue';
 import { boardLanes } from './boardLanes';
 import { PITCH, shownRows } from './busyStretches';
 import type { Moved } from './useMovedZero';
+import ProposedZero from './ProposedZero.vue';
 import ZeroMark from './ZeroMark.vue';
-import { boardStretch, dayMarks, hourMarks, timeAxis } from './timeAxis';
+import { boardStretch, timeAxis } from './timeAxis';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
@@ -98,21 +100,7 @@ const fits = (text: string, px: number): string =>
         :height="height - HEAD + 14"
         fill="url(#closed)"
       />
-      <g v-for="day in dayMarks(stretch)" :key="day.at">
-        <line :x1="axis.x(day.at)" :x2="axis.x(day.at)" y1="8" :y2="height - 10" stroke="var(--line)" />
-        <text v-if="axis.x(day.at) < width - 78" :x="axis.x(day.at) + 5" y="22" class="day">
-          {{ day.label }}
-        </text>
-      </g>
-      <text
-        v-for="hour in hourMarks(stretch, width - labelWidth)"
-        :key="hour.at"
-        :x="axis.x(hour.at)"
-        y="48"
-        class="hour"
-      >
-        {{ hour.label }}
-      </text>
+      <AxisMarks :axis="axis" :stretch="stretch" :width="width" :label-width="labelWidth" :height="height" />
       <g v-for="lane in lanes" :key="lane.key">
         <line x1="0" :x2="width" :y1="lane.top" :y2="lane.top" stroke="var(--line)" />
         <a :href="lane.href" :aria-label="lane.label" @click.prevent="emit('open', lane.href)">
@@ -193,16 +181,14 @@ const fits = (text: string, px: number): string =>
             :fill="moment.done ? 'var(--metal)' : 'var(--wax)'"
           />
         </template>
-        <g v-if="proposedZero(lane.key) !== undefined && shows(proposedZero(lane.key)!)" class="then">
-          <title>In the plan: {{ formatMoment(proposedZero(lane.key)!, now) }}</title>
-          <line
-            :x1="axis.x(proposedZero(lane.key)!)"
-            :x2="axis.x(proposedZero(lane.key)!)"
-            :y1="lane.top + 24"
-            :y2="lane.top + lane.height - 13"
-          />
-          <ellipse :cx="axis.x(proposedZero(lane.key)!)" :cy="lane.top + 14" rx="9" ry="11" />
-        </g>
+        <ProposedZero
+          v-if="proposedZero(lane.key) !== undefined && shows(proposedZero(lane.key)!)"
+          :at="proposedZero(lane.key)!"
+          :x="axis.x(proposedZero(lane.key)!)"
+          :top="lane.top"
+          :height="lane.height"
+          :now="now"
+        />
         <ZeroMark
           v-if="lane.zero !== undefined && shows(lane.zero)"
           :zero="lane.zero"
@@ -265,15 +251,6 @@ text {
   font-family: var(--text);
   fill: var(--ink);
 }
-.day {
-  font-size: 14px;
-  font-weight: 650;
-}
-.hour {
-  font: 11.5px var(--mono);
-  fill: var(--mute);
-  text-anchor: middle;
-}
 .small {
   font-size: 13px;
   fill: var(--mute);
@@ -307,13 +284,6 @@ text {
 }
 .blockname.running {
   fill: var(--melt-text);
-}
-.then line,
-.then ellipse {
-  fill: none;
-  stroke: var(--melt);
-  stroke-width: 2.5;
-  stroke-dasharray: 4 4;
 }
 .now {
   font: 700 12.5px var(--mono);

@@ -80,7 +80,7 @@ function takeWay(way: WayOut): void {
 const lapsed = computed(() =>
   board.rows.flatMap((row) => {
     const why = planLapsed(row, now.value, (at) => formatMoment(at, now.value));
-    return why ? [{ of: `Pour ${row.pour.number}`, why }] : [];
+    return why ? [{ name: `Pour ${row.pour.number}`, why }] : [];
   }),
 );
 </script>
@@ -105,8 +105,8 @@ const lapsed = computed(() =>
       <v-btn size="small" @click="check()">Do today’s times go together?</v-btn>
       <router-link to="/week" class="list">The week’s list</router-link>
     </div>
-    <p v-for="{ of, why } in lapsed" :key="of" class="tone watch" role="status">
-      <b>{{ of }}: the plan does not hold any more.</b> {{ formatPhrase(why, units.choice) }}
+    <p v-for="{ name, why } in lapsed" :key="name" class="tone watch" role="status">
+      <b>{{ name }}: the plan does not hold any more.</b> {{ formatPhrase(why, units.choice) }}
       <v-btn size="small" class="ml-2" @click="propose(goal)">Plan anew</v-btn>
     </p>
     <JobProgress v-if="said.status === 'working'" :says="said.says" :share="said.share" @stop="stop()" />

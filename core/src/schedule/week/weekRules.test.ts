@@ -1,90 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { at, days, HOUR, MIN, of, planned, pour, shop, task, type Shape } from '../../testing/weekShop';
 import { benchSpans, type BenchClock } from '../benchHours';
-import {
-  FOREVER_MIN,
-  type PlacedTask,
-  type WeekJob,
-  type WeekProblem,
-  type WeekTask,
-  type WeekWay,
-} from './model';
-import { FIRST_EFFORT, solveWeek } from './solveWeek';
-import { smallestClash } from './smallestClash';
-import { withWishes, wishesOf, wishKey } from './wishes';
-import { windowMin } from './windowMin';
-
-const MIN = 60_000;
-const HOUR = 60 * MIN;
-const MONDAY = Date.UTC(2026, 2, 2);
-const at = (day: number, hour: number): number => MONDAY + (day * 24 + hour) * HOUR;
-/** Days of 8 to 18, as many as are asked. */
-const days = (n: number) => Array.from({ length: n }, (_, day) => ({ from: at(day, 8), to: at(day, 18) }));
-
-const task = (key: string, minutes: number, handsMin: number, more: Partial<WeekTask> = {}): WeekTask => ({
-  key,
-  minutes,
-  handsMin,
-  who: ['one'],
-  ...more,
-});
-
-interface Shape {
-  prepMin?: number;
-  burnMin?: number;
-  stretchMin?: number;
-  kilns?: string[];
-  castingC?: number;
-  share?: number;
-  wanted?: number;
-}
-/** A pour: prepared, into the kiln, turned after two hours, poured. */
-function pour(key: string, shape: Shape = {}): WeekJob {
-  const {
-    prepMin = 60,
-    burnMin = 1050,
-    stretchMin = 0,
-    kilns = ['k1'],
-    castingC = 500,
-    share,
-    wanted,
-  } = shape;
-  return {
-    key,
-    kiln: 'k1',
-    ...(wanted === undefined ? {} : { wanted }),
-    ways: kilns.map((kiln): WeekWay => ({
-      kiln,
-      programme: 'book',
-      castingC,
-      ...(share === undefined ? {} : { share }),
-      kilnIn: 1,
-      zero: 3,
-      tasks: [task('prep', prepMin, prepMin), task('in', 15, 15), task('turn', 15, 15), task('zero', 15, 15)],
-      gaps: [
-        { leastMin: 0, mostMin: FOREVER_MIN },
-        { leastMin: 105, mostMin: 105 },
-        { leastMin: burnMin - 135, nowMin: burnMin - 135, mostMin: burnMin - 135 + stretchMin },
-      ],
-    })),
-  };
-}
-const shop = (jobs: WeekJob[], more: Partial<WeekProblem> = {}): WeekProblem => ({
-  from: at(0, 8),
-  to: at(7, 0),
-  slotMin: 15,
-  jobs,
-  people: [{ key: 'one', spans: days(7) }],
-  civil: days(7),
-  goal: 'earliest',
-  ...more,
-});
-const planned = (problem: WeekProblem) => {
-  const answer = solveWeek(problem);
-  if (answer.status !== 'planned') throw new Error(answer.status);
-  return answer;
-};
-const of = (tasks: readonly PlacedTask[], key: string): PlacedTask => tasks.find((one) => one.key === key)!;
+import type { WeekProblem } from './model';
+import { solveWeek } from './solveWeek';
 
 describe('what any plan keeps', () => {
   const shapes = fc.array(
@@ -229,61 +148,6 @@ describe('goals', () => {
   });
 });
 
-describe('what cannot be', () => {
-  const wantedAt = (n: number, hour: number): Shape => ({ wanted: at(n, hour) });
-  it('is named by the fewest wishes: without any one of them it can', () => {
-    const problem = shop([pour('a', wantedAt(2, 9)), pour('b', { ...wantedAt(2, 9.25), kilns: ['k1', 'k2'] }), pour('c', wantedAt(4, 9))]); // prettier-ignore
-    const answer = smallestClash(problem);
-    if (answer.status !== 'clash') throw new Error(answer.status);
-    expect(answer.clash.map(wishKey).sort()).toEqual(['a zero', 'b kiln', 'b zero']);
-    for (const wish of answer.clash) {
-      const fewer = answer.clash.filter((one) => one !== wish);
-      expect(solveWeek(withWishes(problem, fewer)).status).toBe('planned');
-    }
-    expect(solveWeek(withWishes(problem, answer.clash)).status).toBe('none');
-    // Every one given up was tried with all the others kept.
-    expect(answer.changes.map(({ wish, partly }) => [wishKey(wish), partly])).toEqual(answer.clash.map((wish) => [wishKey(wish), false])); // prettier-ignore
-    const other = answer.changes.find(({ wish }) => wish.kind === 'kiln')!;
-    expect(other.answer.jobs.find(({ key }) => key === 'b')!.way).toBe(1);
-  });
-  it('says by how much: the least stretch, the nearest zero', () => {
-    const problem = shop([pour('a', { stretchMin: 600, wanted: at(2, 12) })]);
-    const answer = smallestClash(problem);
-    if (answer.status !== 'clash') throw new Error(answer.status);
-    const given = Object.fromEntries(
-      answer.changes.map(({ wish, answer: plan }) => [wish.kind, plan.jobs[0]!.tasks]),
-    );
-    // In at 18:30 and turned at 20:30 as it stands: the hold grows until the turn is at 17:45, or the pour comes by as much sooner.
-    expect((of(given['holds']!, 'turn').from - at(1, 17.75)) / MIN).toBe(0);
-    expect((of(given['zero']!, 'zero').from - at(2, 12)) / MIN).toBe(-165);
-    expect(answer.clash.map(wishKey).sort()).toEqual(['a holds', 'a zero']);
-  });
-  it('without any bench hours is hopeless, and no search without end', () => {
-    const answer = smallestClash(shop([pour('a', wantedAt(2, 9))], { people: [{ key: 'one', spans: [] }] }));
-    expect(answer).toMatchObject({ status: 'clash', clash: [], hopeless: ['a'] });
-  });
-  it.each([
-    ['a zero in the past', pour('a', wantedAt(-3, 9))],
-    ['waits that contradict each other', { ...pour('a'), ways: pour('a').ways.map((way) => ({ ...way, gaps: way.gaps.map((gap) => ({ ...gap, leastMin: 300, mostMin: 100 })) })) }], // prettier-ignore
-  ])('is said of %s', (_, job) => {
-    const kept = withWishes(shop([job]), wishesOf(job));
-    expect(solveWeek(kept)).toMatchObject({ status: 'none', alone: ['a'] });
-  });
-  it('throws for what is no problem at all', () => {
-    expect(() => solveWeek(shop([{ key: 'a', ways: [] }]))).toThrow('ways');
-    expect(() => solveWeek(shop([pour('a', { prepMin: NaN })]))).toThrow('minutes');
-    expect(() => solveWeek({ ...shop([pour('a')]), to: at(0, 7) })).toThrow('stretch');
-  });
-  it('answers at once for nothing to do', () => {
-    expect(solveWeek(shop([]))).toMatchObject({ status: 'planned', best: true, jobs: [] });
-  });
-  it('has a first answer, or says that it found none, for more jobs than fit', () => {
-    const many = Array.from({ length: 25 }, (_, n) => pour(`p${n}`));
-    const answer = solveWeek(shop(many), FIRST_EFFORT);
-    expect(answer.status).toBe('not found');
-  });
-});
-
 describe('the clocks that change', () => {
   it.each([
     ['spring, Berlin', 'Europe/Berlin', Date.UTC(2026, 2, 27, 8)],
@@ -305,31 +169,5 @@ describe('the clocks that change', () => {
         expect(hour).toBeLessThan(18);
       }
     }
-  });
-});
-
-describe('windowMin', () => {
-  it('is the least of each window, by trying all', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.oneof(fc.integer({ min: 0, max: 50 }), fc.constant(Infinity)), {
-          minLength: 1,
-          maxLength: 30,
-        }),
-        fc.array(fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: -1, max: 30 })), {
-          maxLength: 20,
-        }),
-        (values, raw) => {
-          const lo = Int32Array.from(raw.map(([a]) => a)).sort();
-          const hi = Int32Array.from(raw.map(([, b]) => b)).sort();
-          const found = windowMin(Float64Array.from(values), lo, hi);
-          lo.forEach((from, q) => {
-            const window = values.slice(from, hi[q]! + 1);
-            expect(found.values[q]).toBe(Math.min(Infinity, ...window));
-            if (found.at[q]! >= 0) expect(values[found.at[q]!]).toBe(found.values[q]);
-          });
-        },
-      ),
-    );
   });
 });
