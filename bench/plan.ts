@@ -52,10 +52,11 @@ const pour = (n: number): WeekJob => ({
   })),
 });
 
-export const shop = (pours: number, goal: WeekProblem['goal']): WeekProblem => ({
+const shop = (pours: number, goal: WeekProblem['goal']): WeekProblem => ({
   from: at(0, 8),
   to: at(DAYS, 0),
-  slotMin: 5,
+  // As the plan room asks: to five minutes for a few, to quarter hours for more.
+  slotMin: pours <= 4 ? 5 : 15,
   jobs: Array.from({ length: pours }, (_, n) => pour(n)),
   people: ['one', 'two'].map((key) => ({ key, spans: SPANS })),
   civil: SPANS,
