@@ -12,11 +12,13 @@ import { ms, table } from './table';
 const HOUR_MS = 3_600_000;
 const MONDAY = Date.UTC(2026, 2, 2);
 const at = (day: number, hour: number): number => MONDAY + (day * 24 + hour) * HOUR_MS;
-const DAYS = 14;
+/** As the plan room asks: two weeks, four for many. */
+const daysFor = (pours: number): number => (pours > 15 ? 28 : 14);
 /** Monday to Friday, and Saturday until noon. */
-const SPANS = Array.from({ length: DAYS }, (_, day) => ({ day, weekday: day % 7 })).flatMap(
-  ({ day, weekday }) => (weekday === 6 ? [] : [{ from: at(day, 8), to: at(day, weekday === 5 ? 12 : 18) }]),
-);
+const spansOf = (days: number) =>
+  Array.from({ length: days }, (_, day) => ({ day, weekday: day % 7 })).flatMap(({ day, weekday }) =>
+    weekday === 6 ? [] : [{ from: at(day, 8), to: at(day, weekday === 5 ? 12 : 18) }],
+  );
 
 const task = (key: string, hours: number, hands: number, more: Partial<WeekTask> = {}): WeekTask => ({
   key,
@@ -54,12 +56,12 @@ const pour = (n: number): WeekJob => ({
 
 const shop = (pours: number, goal: WeekProblem['goal']): WeekProblem => ({
   from: at(0, 8),
-  to: at(DAYS, 0),
+  to: at(daysFor(pours), 0),
   // As the plan room asks: to five minutes for a few, to quarter hours for more.
   slotMin: pours <= 4 ? 5 : 15,
   jobs: Array.from({ length: pours }, (_, n) => pour(n)),
-  people: ['one', 'two'].map((key) => ({ key, spans: SPANS })),
-  civil: SPANS,
+  people: ['one', 'two'].map((key) => ({ key, spans: spansOf(daysFor(pours)) })),
+  civil: spansOf(daysFor(pours)),
   goal,
 });
 

@@ -206,8 +206,10 @@ export const personClock = (settings: Settings, { hours }: Pick<Person, 'hours'>
 });
 
 /** Minutes of a piece of work: the shop's own, else the usual. */
-export const workMinutesOf = ({ planning }: Pick<Settings, 'planning'>, work: keyof typeof USUAL_MINUTES): number =>
-  planning?.minutes?.[work] ?? USUAL_MINUTES[work];
+export const workMinutesOf = (
+  { planning }: Pick<Settings, 'planning'>,
+  work: keyof typeof USUAL_MINUTES,
+): number => planning?.minutes?.[work] ?? USUAL_MINUTES[work];
 
 const weekday = { open: true, fromMin: 8 * 60, toMin: 18 * 60 };
 export const DEFAULT_SETTINGS: Settings = {

@@ -100,6 +100,9 @@ export const plannedWeekSchema = z.strictObject({
   /** The pour it was made for: once that is moved, the plan is none any more. */
   zeroAt: momentSchema,
   /** By the step's name. */
-  steps: z.record(z.string().min(1).max(120), z.strictObject({ at: momentSchema, who: keySchema.optional() })),
+  steps: z.record(
+    z.string().min(1).max(120),
+    z.strictObject({ at: momentSchema, who: keySchema.optional() }),
+  ),
 });
 export type PlannedWeek = z.infer<typeof plannedWeekSchema>;

@@ -136,9 +136,18 @@ export const kilnSchema = z.strictObject({
   }).nullish(),
   powerKw: quantitySchema('Power', 'kW', [0.2, 200], { digits: 1, hint: 'empty: not known' }).nullish(),
   /** How many flasks stand in it at once, and the floor they stand on; null: nobody has said. */
-  flasksMost: quantitySchema('Flasks at once', 'count', [1, 100], { whole: true, hint: 'empty: not known' }).nullish(),
-  floorWideMm: quantitySchema('Floor, wide', 'mm', [30, 5000], { digits: 0, hint: 'empty: not known' }).nullish(),
-  floorDeepMm: quantitySchema('Floor, deep', 'mm', [30, 5000], { digits: 0, hint: 'empty: not known' }).nullish(),
+  flasksMost: quantitySchema('Flasks at once', 'count', [1, 100], {
+    whole: true,
+    hint: 'empty: not known',
+  }).nullish(),
+  floorWideMm: quantitySchema('Floor, wide', 'mm', [30, 5000], {
+    digits: 0,
+    hint: 'empty: not known',
+  }).nullish(),
+  floorDeepMm: quantitySchema('Floor, deep', 'mm', [30, 5000], {
+    digits: 0,
+    hint: 'empty: not known',
+  }).nullish(),
   costPerH: quantitySchema('Cost an hour', 'money', PRICE),
   /** What a log of it showed; absent: its two figures above stand for all temperatures. */
   measured: z

@@ -34,6 +34,8 @@ const WEEKS_MS = 14 * DAY_MS;
 /** A pour that is wanted later has so long after it; nothing is planned beyond four weeks. */
 const BEYOND_MS = 2 * DAY_MS;
 const MOST_MS = 28 * DAY_MS;
+/** More than this do not go into two weeks. */
+const MANY = 15;
 /** So many pours are planned to five minutes, more to quarter hours. */
 const FINE_MOST = 4;
 const FINE_MIN = 5;
@@ -69,7 +71,8 @@ export function planWeeks(
   const able = all.filter(isSubject).sort((a, b) => (a.job.wanted ?? Infinity) - (b.job.wanted ?? Infinity));
   const subjects = able.slice(0, MOST_JOBS);
   const wanted = Math.max(from, ...subjects.map(({ job }) => job.wanted ?? 0));
-  const to = Math.min(from + MOST_MS, Math.max(from + WEEKS_MS, wanted + BEYOND_MS));
+  const weeks = subjects.length > MANY ? MOST_MS : WEEKS_MS;
+  const to = Math.min(from + MOST_MS, Math.max(from + weeks, wanted + BEYOND_MS));
   const later = able.slice(MOST_JOBS).map(({ of, row, mold }) => ({
     of,
     why: `more than ${MOST_JOBS} are not planned at once; the soonest are`,

@@ -1,11 +1,11 @@
 import { MINUTE_MS } from '../benchHours';
 import { costOfTree, countsTrips, isTrip, tripCost } from './cost';
-import { doingsOf, type Doing } from './doings';
+import { doingsOf, type Sums } from './doings';
 import type { WeekCost } from './model';
 import type { TreeEdge, WeekTree } from './tree';
 import { windowMin, type WindowMin } from './windowMin';
 import { nextMarked, windowsKept } from './windows';
-import { HOLD, kilnKey, type EdgePart, type Forbidden, type World } from './world';
+import { HOLD, kilnKey, type Doing, type EdgePart, type Forbidden, type World } from './world';
 
 /** A tree's tasks as they were placed, by index of its nodes. */
 export interface TreePlaces {
@@ -62,7 +62,8 @@ export function bestOfTree(tree: WeekTree, world: World, forbidden: Forbidden): 
   const { nodes, edges } = tree;
   const held = tree.kiln === undefined ? undefined : forbidden.taken(HOLD, kilnKey(tree.kiln));
   const nextHeld = held && nextMarked(held);
-  const doings = nodes.map((node) => doingsOf(node, world, forbidden, tree.kiln));
+  const sums: Sums = new Map();
+  const doings = nodes.map((node) => doingsOf(node, world, forbidden, tree.kiln, sums));
   if (doings.some((ways) => ways.length === 0)) return undefined;
   const down = new Map<number, { edge: TreeEdge; child: number; messages: Message[] }[]>();
 

@@ -2,17 +2,16 @@ import { MINUTE_MS } from '../benchHours';
 import { slotCosts } from './cost';
 import { ceilSlots, floorSlots, runningSums, type Grid } from './slots';
 import type { TreeNode } from './tree';
-import { HOLD, kilnKey, machineKey, personKey, type Forbidden, type Taken, type World } from './world';
-
-/** Ways of doing a task that end alike: the best of them in each slot, and which that is. */
-export interface Doing {
-  cost: Float64Array;
-  /** Index into `by`; meaningless where the cost is infinite. */
-  which: Int8Array;
-  by: { who: string | undefined; machine: string | undefined }[];
-  /** Minutes from the grid's beginning at which it is over, by the slot it begins in. */
-  ends: Float64Array;
-}
+import {
+  HOLD,
+  kilnKey,
+  machineKey,
+  personKey,
+  type Doing,
+  type Forbidden,
+  type Taken,
+  type World,
+} from './world';
 
 function knownOf(world: World, node: TreeNode) {
   let known = world.known.get(node);
@@ -67,6 +66,9 @@ function noSums(slots: number): Int32Array {
   if (!sums) free.set(slots, (sums = new Int32Array(slots + 1)));
   return sums;
 }
+
+/** Sums of marks, for one search: many tasks ask for the same. */
+export type Sums = Map<Uint8Array, Int32Array>;
 
 /** What one way of doing a task needs, slot by slot. */
 interface Need {
@@ -123,11 +125,12 @@ export function doingsOf(
   world: World,
   forbidden: Forbidden,
   kiln: string | undefined,
+  sums: Sums,
 ): Doing[] {
   const known = knownOf(world, node);
   const banned = isBanned(node, forbidden.taken, kiln) || isBanned(node, forbidden.begins, kiln);
   if (known.free && !banned) return known.free.map((one) => ({ ...one, cost: one.cost.slice() }));
-  const doings = reckonDoings(node, world, forbidden, kiln);
+  const doings = reckonDoings(node, world, forbidden, kiln, sums);
   if (!banned) known.free = doings.map((one) => ({ ...one, cost: one.cost.slice() }));
   return doings;
 }
@@ -146,13 +149,17 @@ function reckonDoings(
   world: World,
   { taken, begins }: Forbidden,
   kiln: string | undefined,
+  sums: Sums,
 ): Doing[] {
   const { task, offsetMin } = node;
   const { grid } = world;
   const slotMin = grid.slotMs / MINUTE_MS;
   const sumsOf = (name: string, thing: string | undefined): Int32Array => {
     const marks = thing === undefined ? undefined : taken(name, thing);
-    return marks ? runningSums(marks) : noSums(grid.slots);
+    if (!marks) return noSums(grid.slots);
+    let found = sums.get(marks);
+    if (!found) sums.set(marks, (found = runningSums(marks)));
+    return found;
   };
   const hold = sumsOf(HOLD, node.inKiln && kiln !== undefined ? kilnKey(kiln) : undefined);
   const { costs } = knownOf(world, node);

@@ -135,6 +135,9 @@ export class WeekSearch {
         const cost = one && minus(one.places.cost, instead?.places.cost ?? NO_COST);
         if (one && cost && (!found || compareCosts(cost, found.cost) < 0))
           found = { placed: one, cost, instead };
+        // By itself as well as if the shop were its own: company makes it no better, but for the kiln's hours.
+        const free = !instead && this.problem.goal !== 'kiln' ? this.alone(load) : undefined;
+        if (found && free && compareGoals(found.cost, free.places.cost) === 0) break;
       }
       if (!found) return job;
       const { instead, placed: one } = found;
@@ -170,7 +173,7 @@ export class WeekSearch {
       }
       const spent = this.tried - begun;
       tell(most > 0 ? Math.min(1, spent / most) : 1);
-      if (spent >= most && (this.best || stuck > FIRST_TRIES)) return;
+      if (spent >= most && (this.best || stuck > FIRST_TRIES || spent > FIRST_MOST)) return;
     }
   }
 
@@ -277,7 +280,9 @@ export class WeekSearch {
 const OWN_CLASHES = 40;
 /** How far a job may come before or after its turn in an order by chance. */
 const SHUFFLE = 4;
-/** Orders that find no plan before a first answer is given up. */
+/** Loads placed without a plan before a first answer is given up. */
+const FIRST_MOST = 1200;
+/** Orders that find no plan before it is. */
 const FIRST_TRIES = 8;
 
 const minus = (a: WeekCost, b: WeekCost): WeekCost => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];

@@ -1,5 +1,4 @@
 import type { Counting } from './cost';
-import type { Doing } from './doings';
 import type { TreeEdge, TreeNode } from './tree';
 import type { WindowsKept } from './windows';
 
@@ -17,6 +16,16 @@ export interface Forbidden {
 }
 export const nothingForbidden: Forbidden = { taken: () => undefined, begins: () => undefined };
 export const HOLD = 'hold';
+
+/** Ways of doing a task that end alike: the best of them in each slot, and which that is. */
+export interface Doing {
+  cost: Float64Array;
+  /** Index into `by`; meaningless where the cost is infinite. */
+  which: Int8Array;
+  by: { who: string | undefined; machine: string | undefined }[];
+  /** Minutes from the grid's beginning at which it is over, by the slot it begins in. */
+  ends: Float64Array;
+}
 
 /** What does not change from one search to the next. */
 export interface World extends Counting {
