@@ -169,6 +169,7 @@ test('every page fits a phone and a small screen without sideways scrolling', as
         '/sizes/why',
         '/shop',
         '/record',
+        '/week',
         pour,
         ...[
           'brief',

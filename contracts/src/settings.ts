@@ -31,6 +31,8 @@ export const benchExceptionSchema = z.strictObject({
   open: z.boolean(),
   fromMin: minuteSchema.optional(),
   toMin: minuteSchema.optional(),
+  /** Of one person, by key; absent: of the whole bench. */
+  who: keySchema.optional(),
   note: z.string().max(120),
 });
 export type BenchExceptionDay = z.infer<typeof benchExceptionSchema>;
@@ -192,18 +194,22 @@ export type Settings = z.infer<typeof settingsSchema>;
 export const jointsOf = ({ joints }: Pick<Settings, 'joints'>): Joints =>
   joints ?? { strengthKpa: 1000 * JOINT_STRENGTH_MPA, dipMm: WAX_DIP_MM };
 
-/** The shop's hours on the shop's clock. */
-export const benchClock = ({ benchHours, benchExceptions, timeZone }: Settings): BenchClock => ({
-  hours: benchHours,
+const clockOf = (
+  { benchHours, benchExceptions, timeZone }: Settings,
+  hours: BenchClock['hours'] = benchHours,
+  key?: string,
+): BenchClock => ({
+  hours,
   timeZone,
-  exceptions: benchExceptions,
+  exceptions: benchExceptions?.filter(({ who }) => who === undefined || who === key),
 });
 
-/** The hours of one person: the shop's own days that are otherwise hold for all. */
-export const personClock = (settings: Settings, { hours }: Pick<Person, 'hours'>): BenchClock => ({
-  ...benchClock(settings),
-  ...(hours ? { hours } : {}),
-});
+/** The shop's hours on the shop's clock. */
+export const benchClock = (settings: Settings): BenchClock => clockOf(settings);
+
+/** … of one person, with their own days off. */
+export const personClock = (settings: Settings, { key, hours }: Pick<Person, 'key' | 'hours'>): BenchClock =>
+  clockOf(settings, hours, key);
 
 /** Minutes of a piece of work: the shop's own, else the usual. */
 export const workMinutesOf = (

@@ -85,6 +85,21 @@ describe('what is planned', () => {
     expect([print.who, melt.who]).toEqual([['print'], ['cast']]);
     expect(print.machines).toHaveLength(1);
   });
+  it('knows days off: of the whole bench for everybody, of one person for that one', () => {
+    const day = { from: '2026-11-25', to: '2026-11-25', open: false, note: '' };
+    const spansOf = (who?: string) => {
+      const benchExceptions = [{ key: 'a', ...day, ...(who ? { who } : {}) }];
+      const { people } = weeks(open, 'wanted', {
+        ...shop,
+        settings: { ...shop.settings, benchExceptions },
+      }).problem;
+      return people.map(({ spans }) => spans.filter(({ from }) => new Date(from).getDate() === 25).length);
+    };
+    expect([spansOf(), spansOf('print')]).toEqual([
+      [0, 0],
+      [0, 1],
+    ]);
+  });
   it('leaves out what lacks something, and says what', () => {
     const { leftOut, subjects } = weeks(changed(31, (doc) => delete doc.burnout.kilnId));
     expect(leftOut.map(({ of, why }) => `${of}: ${why}`)).toEqual(['Pour 31: needs a kiln']);

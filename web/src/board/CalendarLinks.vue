@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core';
 import { computed } from 'vue';
+import { useShop } from '../state/shopStore';
 
 /** What hands must do as a calendar: a file to save, or an address on this machine that a calendar subscribes to. */
+const shop = useShop();
 const address = computed(() => `${location.origin}/api/calendar.ics`);
+const people = computed(() => shop.settings.people ?? []);
 const { copy, copied, isSupported } = useClipboard();
 </script>
 
@@ -15,6 +18,12 @@ const { copy, copied, isSupported } = useClipboard();
       <button v-if="isSupported" type="button" class="text-button" @click="copy(address)">
         {{ copied ? 'copied' : 'copy' }}
       </button>
+    </span>
+    <span v-if="people.length > 0" class="mute">
+      or for one of you:
+      <template v-for="({ key, name }, n) in people" :key="key"
+        >{{ n > 0 ? ', ' : '' }}<a :href="`/api/calendar.ics?person=${key}`">{{ name }}</a></template
+      >
     </span>
   </p>
 </template>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import type { BenchExceptionDay } from '@zero-pour/contracts';
+import type { BenchExceptionDay, Person } from '@zero-pour/contracts';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { clockTime } from '../time/shopClock';
 
 /** Days on which the bench is otherwise: holidays, a Sunday that is worked, an hour that is blocked. */
-const props = defineProps<{ exceptions: readonly BenchExceptionDay[] | undefined }>();
+const props = defineProps<{
+  exceptions: readonly BenchExceptionDay[] | undefined;
+  people?: readonly Person[] | undefined;
+}>();
 const emit = defineEmits<{ change: [exceptions: BenchExceptionDay[]] }>();
 
 const all = (): BenchExceptionDay[] => [...(props.exceptions ?? [])];
@@ -21,6 +24,14 @@ function setFrom({ key, to }: BenchExceptionDay, from: string): void {
 }
 function setTo({ key, from }: BenchExceptionDay, to: string): void {
   if (to) set(key, { to: to < from ? from : to });
+}
+function setWho({ key }: BenchExceptionDay, who: string): void {
+  const kept = all().map((one) => {
+    if (one.key !== key) return one;
+    const { who: _before, ...rest } = one;
+    return who === '' ? rest : { ...rest, who };
+  });
+  emit('change', kept);
 }
 function setMinutes({ key }: BenchExceptionDay, field: 'fromMin' | 'toMin', hours: number | undefined): void {
   const kept = all().map((one) => {
@@ -64,6 +75,16 @@ const value = (event: Event): string => (event.target as HTMLInputElement).value
         label="Last day"
         :model-value="one.to"
         @change="(event: Event) => setTo(one, value(event))"
+      />
+      <v-select
+        v-if="people?.length"
+        label="Of"
+        :items="[
+          { title: 'the whole bench', value: '' },
+          ...people.map(({ key, name }) => ({ title: name, value: key })),
+        ]"
+        :model-value="one.who ?? ''"
+        @update:model-value="(who) => setWho(one, who)"
       />
       <v-select
         label="The bench is"

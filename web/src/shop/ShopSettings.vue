@@ -144,6 +144,7 @@ function closing({ fromMin, toMin }: Day): string {
     </section>
     <BenchExceptions
       :exceptions="settings.benchExceptions"
+      :people="settings.people"
       @change="(benchExceptions) => change({ benchExceptions })"
     />
     <PeopleFields
