@@ -66,6 +66,8 @@ export {
   type Bath,
   type CureSetup,
   type BenchExceptionDay,
+  HOUSE_TAKES,
+  type House,
   type Investing,
   type Joints,
   type Person,

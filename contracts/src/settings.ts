@@ -137,6 +137,23 @@ export const personSchema = z.strictObject({
 });
 export type Person = z.infer<typeof personSchema>;
 
+const houseDays = (label: string) => quantitySchema(label, 'days', [0, 60], { digits: 1 });
+/** What a casting house takes in hand. */
+export const HOUSE_TAKES = ['prints', 'trees'] as const;
+/** A casting house that burns out and pours for the shop. Its burnout is not known here. */
+export const houseSchema = z.strictObject({
+  key: keySchema,
+  name: nameSchema,
+  daysThere: houseDays('Days there'),
+  /** Absent: nobody has said. */
+  daysWithIt: houseDays('Days with it').optional(),
+  daysBack: houseDays('Days back'),
+  takes: z.enum(HOUSE_TAKES),
+  /** Resins, metals, sizes, as it says itself. */
+  accepts: z.string().max(300),
+});
+export type House = z.infer<typeof houseSchema>;
+
 const workMinutes = (label: string) => quantitySchema(label, 'min', [1, 1440], { digits: 0 }).optional();
 /** How the shop's weeks are planned; what is absent is as usual. */
 export const planningSchema = z.strictObject({
@@ -187,6 +204,7 @@ export const settingsSchema = z.strictObject({
   readers: readersSchema.optional(),
   people: z.array(personSchema).max(12).optional(),
   planning: planningSchema.optional(),
+  houses: z.array(houseSchema).max(20).optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -48,7 +48,8 @@ export interface PourClock {
   kilnIn: number;
   /** From kiln in to zero. */
   kilnH: number;
-  burnout: BurnoutPlan;
+  /** Undefined: a casting house does it, how is not known. */
+  burnout: BurnoutPlan | undefined;
   /** When work that is still ahead is to begin, by the keys of its steps: those of stages, of a mold, its waxes. */
   begins: Partial<Record<string, number>>;
 }

@@ -228,6 +228,8 @@ const burnEventSchema = z.strictObject({
 
 export const burnoutStageSchema = z.strictObject({
   kilnId: idSchema.optional(),
+  /** Burnt out and poured by a casting house; absent: here. */
+  houseKey: keySchema.optional(),
   programmeId: idSchema.optional(),
   /** The pour's own edit of the programme; absent means as the programme stands. */
   segments: z.array(segmentSchema).min(1).max(30).optional(),

@@ -23,6 +23,7 @@ import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
 import { stoodH } from '../invest/ofPowder';
 import { judgeFlasksLoad, judgeHeat, planHeat, type HeatPlan } from './heatPlan';
+import { houseOf } from './house';
 import { burnNeeds, decidingWords, judgeWax } from './needs';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';
@@ -73,6 +74,8 @@ export function planBurnout(
   temperatures: TemperaturePlan | undefined,
 ): Planned<BurnoutPlan> {
   const { doc, programme, kiln, powder } = context;
+  const house = houseOf(context);
+  if (house) return impossible(`${house.name} burns it out. How, is not known here.`, 'burnout');
   const segments = doc.burnout.segments ?? programme?.segments;
   if (!segments || !kiln || !temperatures) {
     return missing(

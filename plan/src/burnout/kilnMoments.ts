@@ -39,7 +39,11 @@ function beforeZero(burnout: BurnoutPlan, atH: number, kilnH: number): Figure {
 }
 
 /** Kiln in, and what the programme asks of hands after it. */
-export function kilnMoments({ doc, kiln }: PourContext, { burnout, kilnIn, kilnH }: PourClock): Moment[] {
+export function kilnMoments(
+  { doc, kiln }: PourContext,
+  { kilnIn, kilnH }: Pick<PourClock, 'kilnIn' | 'kilnH'>,
+  burnout: BurnoutPlan,
+): Moment[] {
   const first = burnout.curve.segments[0];
   const poured = pouredAt(doc) !== undefined;
   const hands = burnout.curve.segments.flatMap((s) => s.hands);

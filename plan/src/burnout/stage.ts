@@ -4,6 +4,7 @@ import { attempt } from '../attempt';
 import { valueOf } from '../planned';
 import { QUIET, type Stage } from '../stage';
 import { planBurnout } from './burnoutPlan';
+import { houseMoments, houseOf } from './house';
 import { kilnMoments } from './kilnMoments';
 
 export const burnout: Stage<'burnout'> = {
@@ -16,5 +17,10 @@ export const burnout: Stage<'burnout'> = {
     const plan = valueOf(of('burnout'));
     return plan ? formatQuantity({ value: plan.curve.totalH, unit: 'h' }, choice) : '';
   },
-  moments: ({ context }, clock) => (clock ? kilnMoments(context, clock) : []),
+  moments: ({ context }, clock) => {
+    if (!clock) return [];
+    const house = houseOf(context);
+    if (house) return houseMoments(context, house, clock.kilnIn, clock.zero);
+    return clock.burnout ? kilnMoments(context, clock, clock.burnout) : [];
+  },
 };

@@ -57,7 +57,7 @@ export const pour: Stage<'pour'> = {
   ],
   work: openWork,
   moments: ({ context: { doc, alloy, settings } }, clock) => {
-    if (clock === undefined) return [];
+    if (!clock?.burnout) return [];
     const done = pouredAt(doc) !== undefined;
     const metal = alloy ? say`${alloy.name}` : DETAIL_NONE;
     const hands = clock.burnout.curve.segments.flatMap((segment) => segment.hands);

@@ -1,7 +1,7 @@
 import type { StageKey } from '@zero-pour/core';
 
 /** Work that takes its time: that of a stage, and on mold routes the mold and its waxes. */
-export type WorkKey = StageKey | 'mold' | 'wax' | 'warm' | 'quench' | 'divest' | 'finish';
+export type WorkKey = StageKey | 'mold' | 'wax' | 'warm' | 'send' | 'quench' | 'divest' | 'finish';
 
 /** A stretch of work on the board. */
 export interface Block {

@@ -14,6 +14,7 @@ import {
 } from '@zero-pour/core';
 import { benchClock, pouredAt, workMinutesOf } from '@zero-pour/contracts';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
+import { houseOf } from '../burnout/house';
 import { meltsAtH } from '../pour/melt';
 import { moldDone } from '../mold/moldWork';
 import type { Moment } from '../moment';
@@ -21,6 +22,7 @@ import { impossible, known, lacking, missing, valueOf, type Planned } from '../p
 import type { PourClock, Sight } from '../stage';
 import { STAGE_RULES } from '../stages';
 import type { Block } from './block';
+import { planHouseTimes } from './houseTimes';
 import { hoursOf, plannedBlock, workAfter, workAhead } from './work';
 
 export interface TimePlan {
@@ -107,6 +109,8 @@ export function handsOfBurnout({ context }: Sight, { curve }: BurnoutPlan, kilnH
 /** Everything on the clock: what was done, what is planned back from zero, and what needs hands (handbook 07). */
 export function planTimes(sight: Sight): Planned<TimePlan> {
   const { context, of } = sight;
+  const house = houseOf(context);
+  if (house) return planHouseTimes(sight, house, { blocks: recordedBlocks(sight), momentsOf });
   const { doc, settings } = context;
   const burnout = valueOf(of('burnout'));
   const wanted = ms(doc.brief.zeroAt);

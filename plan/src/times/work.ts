@@ -1,5 +1,6 @@
 import { printsNegative, type PlacedStep, type StageKey } from '@zero-pour/core';
-import { anyPoured, pouredAt, type Mold } from '@zero-pour/contracts';
+import { anyPoured, pouredAt, type House, type Mold } from '@zero-pour/contracts';
+import { houseOf } from '../burnout/house';
 import { isOver } from '../clean/cleaning';
 import type { PourContext } from '../context';
 import { waxesLeft, waxesWanted } from '../mold/moldOfPour';
@@ -80,6 +81,12 @@ function plannedOf({ doc }: PourContext, key: string): { planned: number } | obj
   return step ? { planned: Date.parse(step.at) } : {};
 }
 
+/** What a casting house does itself, by what it takes. */
+const AT_THE_HOUSE: Record<House['takes'], readonly MakingKey[]> = {
+  prints: ['sprue', 'invest'],
+  trees: ['invest'],
+};
+
 const withPlanned = (steps: readonly StageWork[], context: PourContext): StageWork[] => {
   const names = stepNames(steps);
   return steps.map((step, n) => ({ ...step, ...plannedOf(context, names[n]!) }));
@@ -89,7 +96,10 @@ const withPlanned = (steps: readonly StageWork[], context: PourContext): StageWo
 export function workAhead(sight: Sight): StageWork[] {
   const { context } = sight;
   const { doc } = context;
-  const steps = pending(context).flatMap((key) => stepsOf(key, sight));
+  const house = houseOf(context);
+  const here = pending(context).filter((key) => !house || !AT_THE_HOUSE[house.takes].includes(key));
+  const steps = here.flatMap((key) => stepsOf(key, sight));
+  if (house) return withPlanned(steps, context);
   // What was invested sets on.
   const sets = doc.burnout.startedAt === undefined && !anyPoured(doc) && !doc.left.includes('invest');
   if (sets && !steps.some(({ key }) => key === 'set'))
@@ -99,7 +109,9 @@ export function workAhead(sight: Sight): StageWork[] {
 
 /** What is to be done after the pour; nothing once a result is written down. */
 export const workAfter = (sight: Sight): StageWork[] =>
-  sight.context.doc.result.doneAt !== undefined || pouredAt(sight.context.doc) !== undefined
+  sight.context.doc.result.doneAt !== undefined ||
+  pouredAt(sight.context.doc) !== undefined ||
+  houseOf(sight.context) !== undefined
     ? []
     : withPlanned(
         (['pour', 'result'] as const).flatMap((stage) => workOf(stage, sight)),

@@ -1,4 +1,11 @@
-import { benchClock, personClock, type Kiln, type Person, type Settings } from '@zero-pour/contracts';
+import {
+  benchClock,
+  personClock,
+  type House,
+  type Kiln,
+  type Person,
+  type Settings,
+} from '@zero-pour/contracts';
 import {
   benchSpans,
   DAMP_AFTER_H,
@@ -15,6 +22,7 @@ import {
 } from '@zero-pour/core';
 import type { BoardRow } from '../board';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
+import { AWAY, awayH, houseOf, houseWork } from '../burnout/house';
 import type { Shop } from '../context';
 import { moldWork, untimed } from '../mold/moldWork';
 import type { MoldRow } from '../mold/moldsOnBoard';
@@ -219,6 +227,8 @@ export function pourSubject(row: BoardRow, shop: Shop, from: number): WeekSubjec
   const of = `Pour ${pour.number}`;
   const href = `/pours/${pour.id}`;
   const { doc } = plan.context;
+  const house = houseOf(plan.context);
+  if (house) return houseSubject(row, house, from);
   const burnout = plan.burnout;
   if (burnout.status !== 'known') {
     const why = burnout.status === 'missing' ? `needs ${burnout.needs.map(({ what }) => what).join(', ')}` : burnout.status === 'impossible' || burnout.status === 'failed' ? burnout.reason : burnout.what; // prettier-ignore
@@ -245,6 +255,46 @@ export function pourSubject(row: BoardRow, shop: Shop, from: number): WeekSubjec
       after: after.filter(isLoose).map((work) => ({ task: taskOf(work, work.key, plan.context.settings, from), leastMin: work.waits.leastMin })), // prettier-ignore
       ...(wantedAt !== undefined ? { wanted: wantedAt } : {}),
       ...(plan.context.kiln ? { kiln: plan.context.kiln.id } : {}),
+    },
+  };
+}
+
+/** A pour that a casting house does the rest of: what is done here, and the days away. */
+function houseSubject(row: BoardRow, house: House, from: number): WeekSubject | LeftOut {
+  const { pour, plan } = row;
+  const { settings, doc } = plan.context;
+  const of = `Pour ${pour.number}`;
+  const hours = awayH(house);
+  const href = `/pours/${pour.id}/burnout`;
+  if (hours === undefined) return { of, why: `nobody has said how many days ${house.name} has it`, href };
+  const { send, back } = houseWork(house);
+  const sent = doc.burnout.startedAt === undefined ? undefined : Date.parse(doc.burnout.startedAt);
+  const ahead = sent === undefined ? [...workAhead(plan), send] : [];
+  const names = stepNames(ahead);
+  const chain: Chain = { tasks: [], gaps: [] };
+  const runs = sent === undefined ? running(row, from) : undefined;
+  if (runs) add(chain, runs, GAP_NONE);
+  ahead.forEach((work, n) => add(chain, taskOf(work, names[n]!, settings, from), work.waits));
+  const leftMin = sent === undefined ? hours * 60 : Math.max(1, (sent - from) / MINUTE_MS + hours * 60);
+  const away = {
+    key: AWAY,
+    minutes: leftMin,
+    handsMin: 0,
+    who: [],
+    ...(sent === undefined ? {} : { at: from }),
+  };
+  add(chain, away, GAP_NONE);
+  // It waits for somebody to unpack it.
+  const zero = add(chain, taskOf(back, ZERO, settings, from), { leastMin: 0, mostMin: FOREVER_MIN });
+  return {
+    of,
+    row,
+    kilns: [],
+    works: new Map([...ahead.map((work, n) => [names[n]!, work] as const), [ZERO, back] as const]),
+    job: {
+      key: pour.id,
+      ways: [{ ...chain, zero }],
+      ...(doc.brief.zeroAt === undefined ? {} : { wanted: Date.parse(doc.brief.zeroAt) }),
     },
   };
 }

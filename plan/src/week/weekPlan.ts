@@ -194,7 +194,8 @@ export function readAnswer(
 export interface PourTaking {
   pourId: string;
   zeroAt: string;
-  kilnId: string;
+  /** Absent: a casting house has it. */
+  kilnId?: string;
   /** Absent: as they are. */
   segments?: Segment[];
   plannedWeek: PlannedWeek;
@@ -208,17 +209,21 @@ export function takingOf(
   settings: Settings,
 ): PourTaking | undefined {
   const { row } = subject;
-  if (!row || !kiln || row.times?.kilnStarted) return undefined;
-  const { segments } = kiln.burnout;
+  if (!row || row.times?.kilnStarted) return undefined;
   const people = new Set((settings.people ?? []).map(({ key }) => key));
   const zeroAt = iso(zero);
   const more = new Map(longer.map(({ segment, moreH }) => [segment, moreH]));
   return {
     pourId: row.pour.id,
     zeroAt,
-    kilnId: kiln.kiln.id,
-    ...(longer.length > 0
-      ? { segments: segments.map((one) => ({ ...one, holdH: one.holdH + (more.get(one.name) ?? 0) })) }
+    ...(kiln ? { kilnId: kiln.kiln.id } : {}),
+    ...(kiln && longer.length > 0
+      ? {
+          segments: kiln.burnout.segments.map((one) => ({
+            ...one,
+            holdH: one.holdH + (more.get(one.name) ?? 0),
+          })),
+        }
       : {}),
     plannedWeek: {
       zeroAt,

@@ -4,6 +4,7 @@ export { default as AlongsideFields } from './AlongsideFields.vue';
 export { default as AtTheKiln } from './AtTheKiln.vue';
 export { default as BurnEvents } from './BurnEvents.vue';
 export { default as FlaskSection } from './FlaskSection.vue';
+export { default as HouseChoice } from './HouseChoice.vue';
 export { default as MakerProgrammeRecord } from './MakerProgrammeRecord.vue';
 export { MIDDLING } from './middling';
 export { default as OtherProgrammes } from './OtherProgrammes.vue';

@@ -6,6 +6,7 @@ import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
 import BenchExceptions from './BenchExceptions.vue';
+import HouseFields from './HouseFields.vue';
 import HoursDrawing from './HoursDrawing.vue';
 import PeopleFields from './PeopleFields.vue';
 import PlanningFields from './PlanningFields.vue';
@@ -152,6 +153,7 @@ function closing({ fromMin, toMin }: Day): string {
       :bench-hours="settings.benchHours"
       @change="(people) => change({ people })"
     />
+    <HouseFields :houses="settings.houses" @change="(houses) => change({ houses })" />
     <section class="stage-block">
       <h2>How long work takes here</h2>
       <p class="mute mb-3">

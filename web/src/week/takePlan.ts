@@ -14,7 +14,7 @@ export function changesOf(
     const { pourId: id, zeroAt, kilnId, segments, plannedWeek } = taking;
     return [
       { id, path: ['brief', 'zeroAt'], value: zeroAt },
-      { id, path: ['burnout', 'kilnId'], value: kilnId },
+      ...(kilnId ? [{ id, path: ['burnout', 'kilnId'] as const, value: kilnId }] : []),
       ...(segments ? [{ id, path: ['burnout', 'segments'] as const, value: segments }] : []),
       { id, path: ['plannedWeek'], value: plannedWeek },
     ];

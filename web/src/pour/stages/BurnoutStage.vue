@@ -24,6 +24,7 @@ import {
   BurnoutChart,
   BurnEvents,
   FlaskSection,
+  HouseChoice,
   OtherProgrammes,
   SegmentTable,
   StretchHolds,
@@ -157,6 +158,15 @@ const line = computed(() => {
     <v-btn v-if="burnout?.edited && !poured" size="small" @click="keepAsOwn">Keep as a programme</v-btn>
   </StageHead>
   <div class="form-grid">
+    <HouseChoice
+      v-if="shop.settings.houses?.length"
+      :houses="shop.settings.houses"
+      :house-key="doc.houseKey"
+      :readonly="poured"
+      :sent-at="doc.startedAt"
+      @change="(key) => set(['burnout', 'houseKey'], key)"
+      @sent="(at) => set(['burnout', 'startedAt'], at)"
+    />
     <v-select
       label="Programme"
       :items="programmes"
