@@ -27,6 +27,11 @@ const hangTree = async (page: Page): Promise<void> => {
   await page.mouse.wheel(0, 260);
   await page.waitForTimeout(800);
 };
+/** A plan of the weeks beside what stands. */
+const proposePlan = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Civil hours' }).click();
+  await page.getByRole('button', { name: 'Take this plan' }).waitFor({ timeout: 90_000 });
+};
 /** Two steps side by side, and a timer. */
 /** The flask's section in the middle of its peak. */
 const openHeat = async (page: Page): Promise<void> => {
@@ -53,14 +58,13 @@ const openPlate = async (page: Page): Promise<void> => {
   await page.mouse.wheel(0, 420);
 };
 
-/** Opens a pattern, waits until it has been read, and turns it to a finding. */
+/** Opens a pattern, and waits until it has been read. */
 const openPattern =
-  (name: string, finding?: RegExp) =>
+  (name: string) =>
   async (page: Page): Promise<void> => {
     await page.getByRole('link', { name }).click();
     await page.locator('.histogram').waitFor({ timeout: 120_000 });
     await page.locator('.key .ramp').waitFor({ timeout: 30_000 });
-    if (finding) await page.getByRole('button', { name: finding }).click();
   };
 const openLayers = async (page: Page): Promise<void> => {
   await openPattern('Oarlock escutcheon')(page);
@@ -96,7 +100,8 @@ const openLog = async (page: Page): Promise<void> => {
 const views = (pours: ReadonlyMap<number, string>): View[] => {
   const pour = (number: number): string => `/pours/${pours.get(number)}`;
   return [
-    { name: 'board', at: '/' },
+    { name: 'board', at: '/', size: { width: 1280, height: 1000 }, before: proposePlan },
+    { name: 'week', at: '/week' },
     { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
     {
       name: 'pour-burnout',
@@ -120,7 +125,6 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'pour-result', at: `${pour(23)}/result` },
     { name: 'mold', at: '/molds', size: { width: 1280, height: 1560 }, before: openMold },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
-    { name: 'pattern-findings', at: '/patterns', before: openPattern('Limpet cufflink', /cup keeps air/) },
     { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },

@@ -18,6 +18,7 @@ import type {
   ShopLists,
 } from '@zero-pour/contracts';
 import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION } from '@zero-pour/core';
+import { houseOf } from './burnout/houseOf';
 import { moldOf, type PourMold } from './mold/pourMold';
 import type { Part } from './part';
 import { castPieces, type PlannedPiece } from './pieces';
@@ -139,7 +140,10 @@ export function resolvePour(pour: PlannedFor, shop: Shop): PourContext {
     printer: used?.printer ?? byId(lists.printer, doc.resin.printerId),
     profile: used?.profile ?? byId(lists.profile, doc.resin.profileId),
     powder: used?.powder ?? byId(lists.powder, doc.invest.powderId),
-    kiln: used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId),
+    // What a casting house has takes no kiln here.
+    kiln: houseOf({ doc, settings: shop.settings })
+      ? undefined
+      : (used?.kiln ?? byId(lists.kiln, doc.burnout.kilnId)),
     alloy: used?.alloy ?? byId(lists.alloy, doc.brief.alloyId),
     programme: used?.programme ?? byId(lists.programme, doc.burnout.programmeId),
     mold: moldOf(doc, shop.molds, { parts, resins: lists.resin }),

@@ -48,6 +48,7 @@ export type { BowlPlan } from './invest/bowlPlan';
 export type { MixPlan } from './invest/mixPlan';
 export type { BurnoutPlan } from './burnout/burnoutPlan';
 export { compareBurnouts, fitWish, type ComparedBurnout } from './burnout/fitPlan';
+export { houseOf } from './burnout/houseOf';
 export { waysOn, type WayOn } from './burnout/waysOn';
 export { askedBoric, planOrdinaryHelp } from './invest/ofPowder';
 export { planMakers, type MakersPlan } from './burnout/makersPlan';

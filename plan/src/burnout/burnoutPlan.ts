@@ -23,7 +23,7 @@ import { planBurnt, type Burnt } from './burnt';
 import { cutsOf, judgeCuts, lastingEvents } from './cuts';
 import { stoodH } from '../invest/ofPowder';
 import { judgeFlasksLoad, judgeHeat, planHeat, type HeatPlan } from './heatPlan';
-import { houseOf } from './house';
+import { houseOf } from './houseOf';
 import { burnNeeds, decidingWords, judgeWax } from './needs';
 import { impossible, known, lacking, missing, type Planned } from '../planned';
 import type { TemperaturePlan } from '../pour/temperaturePlan';

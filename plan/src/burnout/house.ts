@@ -13,10 +13,6 @@ const UNPACK_MIN = 15;
 export const SEND = 'send';
 export const AWAY = 'away';
 
-/** The casting house that a pour goes to; undefined: it is burnt out and poured here. */
-export const houseOf = ({ doc, settings }: Pick<PourContext, 'doc' | 'settings'>): House | undefined =>
-  settings.houses?.find(({ key }) => key === doc.burnout.houseKey);
-
 /** From handing over until it is back, h; undefined: nobody has said how long the house has it. */
 export const awayH = ({ daysThere, daysWithIt, daysBack }: House): number | undefined =>
   daysWithIt === undefined ? undefined : (daysThere + daysWithIt + daysBack) * DAY_H;

@@ -4,7 +4,8 @@ import { attempt } from '../attempt';
 import { valueOf } from '../planned';
 import { QUIET, type Stage } from '../stage';
 import { planBurnout } from './burnoutPlan';
-import { houseMoments, houseOf } from './house';
+import { houseMoments } from './house';
+import { houseOf } from './houseOf';
 import { kilnMoments } from './kilnMoments';
 
 export const burnout: Stage<'burnout'> = {

@@ -35,7 +35,8 @@ describe('a pour that a casting house does', () => {
     expect(times!.zero).toBe(BACK);
     expect(times!.kilnIn).toBe(BACK - 5 * 24 * HOUR_MS);
     expect(times!.blocks.map(({ work, name }) => name ?? work)).toEqual(['warm the bottle', 'print', 'clean', 'pack for Harbour House', 'at Harbour House']); // prettier-ignore
-    // Its burnout is nobody's knowledge here.
+    // Its burnout is nobody's knowledge here, and no kiln is taken for it.
+    expect(plan.context.kiln).toBeUndefined();
     expect(plan.burnout).toMatchObject({ status: 'impossible' });
   });
   it('asks hands to hand it over, by what the house accepts, and to take it back', () => {

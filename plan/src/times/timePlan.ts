@@ -14,7 +14,7 @@ import {
 } from '@zero-pour/core';
 import { benchClock, pouredAt, workMinutesOf } from '@zero-pour/contracts';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
-import { houseOf } from '../burnout/house';
+import { houseOf } from '../burnout/houseOf';
 import { meltsAtH } from '../pour/melt';
 import { moldDone } from '../mold/moldWork';
 import type { Moment } from '../moment';

@@ -1,6 +1,6 @@
 import { printsNegative, type PlacedStep, type StageKey } from '@zero-pour/core';
 import { anyPoured, pouredAt, type House, type Mold } from '@zero-pour/contracts';
-import { houseOf } from '../burnout/house';
+import { houseOf } from '../burnout/houseOf';
 import { isOver } from '../clean/cleaning';
 import type { PourContext } from '../context';
 import { waxesLeft, waxesWanted } from '../mold/moldOfPour';

@@ -22,7 +22,8 @@ import {
 } from '@zero-pour/core';
 import type { BoardRow } from '../board';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
-import { AWAY, awayH, houseOf, houseWork } from '../burnout/house';
+import { AWAY, awayH, houseWork } from '../burnout/house';
+import { houseOf } from '../burnout/houseOf';
 import type { Shop } from '../context';
 import { moldWork, untimed } from '../mold/moldWork';
 import type { MoldRow } from '../mold/moldsOnBoard';

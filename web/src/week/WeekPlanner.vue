@@ -117,6 +117,9 @@ const lapsed = computed(() =>
       <v-btn size="small" @click="clear()">Leave it</v-btn>
     </p>
     <ClashList v-else-if="said.status === 'clash'" :words="said.words" :today="said.today" @take="takeWay" />
+    <p v-else-if="said.status === 'nothing'" class="tone watch" role="status">
+      <b>There is nothing to plan.</b> No pour on the board has all that its times rest on.
+    </p>
     <p v-else-if="said.status === 'fits'" class="tone ok" role="status">
       <b>Today’s times go together.</b> Hands, printers, kilns and waits as the shop has them; what runs
       already is taken as it is, and what nobody has said (how many flasks a kiln takes, who works here) is

@@ -22,6 +22,7 @@ export type WeeksSaid =
   | { status: 'idle' }
   | { status: 'working'; says: string; share: number; first: Proposed[] | undefined }
   | { status: 'plan'; proposed: Proposed[]; answer: WeekAnswer & { status: 'planned' } }
+  | { status: 'nothing' }
   | { status: 'fits' }
   | { status: 'clash'; words: ClashWords; today: boolean }
   | { status: 'not found' }
@@ -90,6 +91,8 @@ export function useWeeks() {
   const said = computed<WeeksSaid>(() => {
     if (!asked.value) return { status: 'idle' };
     const { what, planning: now } = asked.value;
+    // Nothing goes together with nothing, and no plan of nothing is the best.
+    if (now.subjects.length === 0) return { status: 'nothing' };
     if (what !== 'plan') return ofClash(now, what === 'today');
     const state = full.state.value;
     if (state.status === 'failed') return { status: 'failed', sentence: state.sentence };

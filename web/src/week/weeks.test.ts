@@ -106,6 +106,16 @@ describe('planning the weeks', () => {
     expect(flatText(page)).toContain('Not planned: Pour 31, needs a kiln.');
     expect(page.findAll('a').some((link) => link.attributes('href') === `/pours/${idOf(31)}`)).toBe(true);
   });
+  it('says nothing good of an empty plan', async () => {
+    for (const number of [29, 30, 31]) usePours().set(idOf(number), ['burnout', 'kilnId'], undefined);
+    const page = open();
+    for (const name of ['Do today’s times go together?', 'Earliest']) {
+      await press(page, name);
+      await answered();
+      expect(flatText(page)).toContain('There is nothing to plan.');
+      expect(flatText(page)).not.toMatch(/go together\. Hands|Proven|Take this plan/);
+    }
+  });
   it('tells of a plan that does not hold, and plans anew by a press', async () => {
     const page = open();
     await press(page, 'Earliest');

@@ -3,6 +3,7 @@ import { benchClock } from '@zero-pour/contracts';
 import { formatPhrase, formatQuantity, HOUR_MS, ROOM_C, type Segment, type StageKey } from '@zero-pour/core';
 import {
   fitWish,
+  houseOf,
   judgeDownstream,
   judgeTimes,
   planStretch,
@@ -49,6 +50,7 @@ const notices = useNotices();
 const now = useSlowNow();
 const doc = computed(() => pour.value.doc.burnout);
 const poured = computed(() => pour.value.used !== undefined);
+const house = computed(() => houseOf(plan.value.context));
 const burnout = computed(() => valueOf(plan.value.burnout));
 /** The widest flask of the pour under this programme. */
 const heat = computed(() => {
@@ -167,36 +169,38 @@ const line = computed(() => {
       @change="(key) => set(['burnout', 'houseKey'], key)"
       @sent="(at) => set(['burnout', 'startedAt'], at)"
     />
-    <v-select
-      label="Programme"
-      :items="programmes"
-      :model-value="doc.programmeId"
-      :readonly="poured"
-      class="wide"
-      no-data-text="No programme yet: add one under Shop."
-      @update:model-value="pickProgramme"
-    />
-    <v-select
-      label="Kiln"
-      :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
-      :model-value="doc.kilnId"
-      :readonly="poured"
-      no-data-text="No kiln yet: add one under Shop."
-      @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
-    />
-    <PourField :at="['burnout', 'loadedAtC']" :standard="20" standard-from="cold" />
-    <AlongsideFields
-      :alongside="doc.alongside"
-      :resins="otherResins"
-      :readonly="poured"
-      @change="(alongside) => set(['burnout', 'alongside'], alongside)"
-    />
+    <template v-if="!house">
+      <v-select
+        label="Programme"
+        :items="programmes"
+        :model-value="doc.programmeId"
+        :readonly="poured"
+        class="wide"
+        no-data-text="No programme yet: add one under Shop."
+        @update:model-value="pickProgramme"
+      />
+      <v-select
+        label="Kiln"
+        :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
+        :model-value="doc.kilnId"
+        :readonly="poured"
+        no-data-text="No kiln yet: add one under Shop."
+        @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
+      />
+      <PourField :at="['burnout', 'loadedAtC']" :standard="20" standard-from="cold" />
+      <AlongsideFields
+        :alongside="doc.alongside"
+        :resins="otherResins"
+        :readonly="poured"
+        @change="(alongside) => set(['burnout', 'alongside'], alongside)"
+      />
+    </template>
   </div>
-  <p v-if="shop.lists.programme.length === 0 || shop.lists.kiln.length === 0" class="mute mt-2">
+  <p v-if="!house && (shop.lists.programme.length === 0 || shop.lists.kiln.length === 0)" class="mute mt-2">
     <router-link to="/shop/programme">Add a programme from the book</router-link> and
     <router-link to="/shop/kiln">a kiln</router-link>
   </p>
-  <PlannedNote :planned="plan.burnout" @go-to="(s) => emit('goTo', s)" />
+  <PlannedNote v-if="!house" :planned="plan.burnout" @go-to="(s) => emit('goTo', s)" />
   <template v-if="burnout">
     <BurnoutChart
       :curve="burnout.curve"
@@ -266,6 +270,7 @@ const line = computed(() => {
     @sent="doc.startedAt === undefined && set(['burnout', 'startedAt'], new Date().toISOString())"
   />
   <AtTheKiln
+    v-if="!house"
     :started-at="doc.startedAt"
     :hands="doc.hands"
     :moments="moments"
