@@ -100,7 +100,7 @@ const openLog = async (page: Page): Promise<void> => {
 const views = (pours: ReadonlyMap<number, string>): View[] => {
   const pour = (number: number): string => `/pours/${pours.get(number)}`;
   return [
-    { name: 'board', at: '/', size: { width: 1280, height: 1000 }, before: proposePlan },
+    { name: 'board', at: '/', size: { width: 1280, height: 1040 }, before: proposePlan },
     { name: 'week', at: '/week' },
     { name: 'board-phone', at: '/', size: { width: 390, height: 844 } },
     {
