@@ -5,7 +5,7 @@ import type { Moment } from '../moment';
 import { known, lacking, missing, type Planned } from '../planned';
 import type { PourClock, Sight } from '../stage';
 import type { Block } from './block';
-import type { TimePlan } from './timePlan';
+import type { TimePlan } from './clocked';
 import { plannedBlock, workAhead } from './work';
 
 const ms = (moment: string | undefined): number | undefined =>

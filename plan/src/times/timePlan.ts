@@ -8,7 +8,6 @@ import {
   MINUTE_MS,
   STAGES,
   type BenchConflict,
-  type CivilZero,
   type KilnMoment,
   type StageKey,
 } from '@zero-pour/core';
@@ -23,24 +22,10 @@ import type { PourClock, Sight } from '../stage';
 import { STAGE_RULES } from '../stages';
 import type { Block } from './block';
 import { planHouseTimes } from './houseTimes';
+import type { TimePlan } from './clocked';
 import { hoursOf, plannedBlock, workAfter, workAhead } from './work';
 
-export interface TimePlan {
-  zero: number;
-  /** As the brief wants it; undefined when only the kiln's start is known. */
-  wanted: number | undefined;
-  kilnIn: number;
-  kilnEnds: number;
-  kilnStarted: boolean;
-  poured: boolean;
-  blocks: Block[];
-  moments: Moment[];
-  conflicts: BenchConflict[];
-  /** Pour times at which hands are there, where some would not be. */
-  civilZero: CivilZero;
-  /** When the first step that is left must begin. */
-  start: number;
-}
+export type { TimePlan } from './clocked';
 
 const ms = (moment: string | undefined): number | undefined =>
   moment === undefined ? undefined : Date.parse(moment);
