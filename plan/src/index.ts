@@ -57,7 +57,8 @@ export { readingsFrom, type Burnt } from './burnout/burnt';
 export { calendarEvents, type CalendarEvent } from './times/calendarEvents';
 export { clashWords, type ClashWords, type WayOut } from './week/clashWords';
 export { planLapsed } from './week/planLapsed';
-export { ANYBODY, peopleOf, type LeftOut, type WeekSubject } from './week/weekJobs';
+export { ANYBODY, peopleOf } from './week/people';
+export type { LeftOut, WeekSubject } from './week/weekJobs';
 export {
   allWishes,
   keptWishes,

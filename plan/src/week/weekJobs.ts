@@ -1,24 +1,13 @@
+import type { House, Kiln, Settings } from '@zero-pour/contracts';
 import {
-  benchClock,
-  personClock,
-  type House,
-  type Kiln,
-  type Person,
-  type Settings,
-} from '@zero-pour/contracts';
-import {
-  benchSpans,
   DAMP_AFTER_H,
   FOREVER_MIN,
   HOUR_MS,
   MINUTE_MS,
-  type Span,
   type WeekGap,
   type WeekJob,
-  type WeekPerson,
   type WeekTask,
   type WeekWay,
-  type WorkSkill,
 } from '@zero-pour/core';
 import type { BoardRow } from '../board';
 import type { BurnoutPlan } from '../burnout/burnoutPlan';
@@ -30,10 +19,10 @@ import type { MoldRow } from '../mold/moldsOnBoard';
 import { planPour } from '../planPour';
 import { valueOf } from '../planned';
 import { hoursOf, workAfter, workAhead } from '../times/work';
-import { stepNames } from '../times/stageWork';
-import type { StageWork } from '../times/stageWork';
+import { stepNames, type StageWork } from '../times/stageWork';
 import { IN_KILN, ZERO } from './kilnNames';
 import { kilnEvents, kilnGap, type KilnEvent } from './kilnTasks';
+import { canDo } from './people';
 
 /** One kiln that a pour could burn out in, and what happens at it. */
 export interface KilnWay {
@@ -60,34 +49,6 @@ export interface LeftOut {
   why: string;
   href: string;
 }
-
-export const ANYBODY = 'hands';
-
-/** Who works here; nobody named: one pair of hands whenever the bench is open. */
-export const peopleOf = ({ people = [] }: Settings): Person[] =>
-  people.length > 0 ? people : [{ key: ANYBODY, name: 'Hands' }];
-
-export const weekPeople = (settings: Settings, from: number, to: number): WeekPerson[] =>
-  peopleOf(settings).map((person) => ({
-    key: person.key,
-    spans: benchSpans(personClock(settings, person), from, to),
-  }));
-
-/** What counts as civil: the bench's own hours; of a bench that never closes, the day. */
-export function civilSpans(settings: Settings, from: number, to: number): Span[] {
-  const day = { open: true, fromMin: 7 * 60, toMin: 20 * 60 };
-  const hours = settings.benchHours.map((own) => {
-    if (!own.open) return own;
-    const long = own.toMin <= own.fromMin || own.toMin - own.fromMin > day.toMin - day.fromMin;
-    return long ? day : own;
-  });
-  return benchSpans({ ...benchClock(settings), hours }, from, to);
-}
-
-const canDo = (settings: Settings, skill: WorkSkill): string[] =>
-  peopleOf(settings)
-    .filter(({ does }) => does === undefined || does.includes(skill))
-    .map(({ key }) => key);
 
 const taskOf = (work: StageWork, key: string, settings: Settings, from: number): WeekTask => ({
   key,

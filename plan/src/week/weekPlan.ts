@@ -18,15 +18,8 @@ import type { Shop } from '../context';
 import type { MoldRow } from '../mold/moldsOnBoard';
 import { KILN_IN } from './kilnNames';
 import { longerHolds } from './kilnTasks';
-import {
-  civilSpans,
-  moldSubject,
-  pourSubject,
-  weekPeople,
-  type KilnWay,
-  type LeftOut,
-  type WeekSubject,
-} from './weekJobs';
+import { civilSpans, weekPeople } from './people';
+import { moldSubject, pourSubject, type KilnWay, type LeftOut, type WeekSubject } from './weekJobs';
 
 const DAY_MS = 24 * HOUR_MS;
 /** The shop's weeks, from now. */
