@@ -32,6 +32,16 @@ async function patch(page: Page, id: string, path: string[], value: unknown): Pr
   expect(answer.ok()).toBe(true);
 }
 
+interface CalendarEvent {
+  summary: string;
+  start: Date;
+  uid: string;
+}
+async function events(page: Page, query = ''): Promise<CalendarEvent[]> {
+  const text = await (await page.request.get(`${shop.address}/api/calendar.ics${query}`)).text();
+  return Object.values(ical.sync.parseICS(text)).filter((one) => one?.type === 'VEVENT') as unknown as CalendarEvent[]; // prettier-ignore
+}
+
 test('three pours and one kiln: a wish that cannot be, one way out taken, a late print, the plan taken anew, the calendar read back', async ({
   page,
 }) => {
@@ -96,11 +106,14 @@ test('three pours and one kiln: a wish that cannot be, one way out taken, a late
     await expect(planner.getByText('Its pour was moved')).toBeHidden();
   });
 
-  await test.step('the print that runs is two hours late: said, planned anew, taken', async () => {
+  await test.step('the print that runs is off an hour after it was to be cleaned: said, planned anew, taken', async () => {
     await page.waitForTimeout(1500);
     const { id, doc } = await pourOf(page, 30);
     const before = doc.plannedWeek!.steps['clean']!.at;
-    const late = new Date(Date.parse(doc.print.startedAt!) + 2 * HOUR_MS).toISOString();
+    // What was found in time differs by the machine: how long the clean-up waits for hands, too.
+    const off = (await events(page)).find(({ summary }) => summary === 'Pour 30: Print is done')!;
+    const waitsMs = Math.max(0, Date.parse(before) - off.start.getTime());
+    const late = new Date(Date.parse(doc.print.startedAt!) + waitsMs + HOUR_MS).toISOString();
     await patch(page, id, ['print', 'startedAt'], late);
     await page.reload();
     await expect(planner.getByText('Pour 30: the plan does not hold any more.')).toBeVisible();
@@ -119,18 +132,14 @@ test('three pours and one kiln: a wish that cannot be, one way out taken, a late
     await planner.getByRole('link', { name: 'The week’s list' }).click();
     const lists = page.getByRole('region', { name: /^Bench \d$/ });
     await expect(lists.first()).toBeVisible();
-    const events = async (query: string) => {
-      const text = await (await page.request.get(`${shop.address}/api/calendar.ics${query}`)).text();
-      return Object.values(ical.sync.parseICS(text)).filter((one) => one?.type === 'VEVENT') as unknown as { summary: string; start: Date; uid: string }[]; // prettier-ignore
-    };
-    const all = await events('');
+    const all = await events(page);
     const zero = all.find(({ summary }) => summary === 'Pour 30: Zero: pour')!;
     expect(zero.start.getTime()).toBe(Date.parse(doc.brief.zeroAt));
     expect(new Set(all.map(({ uid }) => uid)).size).toBe(all.length);
     const state = (await (await page.request.get(`${shop.address}/api/shop`)).json()) as { settings: { people?: { key: string }[] } }; // prettier-ignore
     const people = state.settings.people ?? [];
     expect(people).toHaveLength(3);
-    const own = await Promise.all(people.map(({ key }) => events(`?person=${key}`)));
+    const own = await Promise.all(people.map(({ key }) => events(page, `?person=${key}`)));
     // What one of them was given is in nobody else's.
     expect(own.some((list) => list.length < all.length)).toBe(true);
     expect(own.some((list) => list.some(({ uid }) => uid === zero.uid))).toBe(true);

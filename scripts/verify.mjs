@@ -120,5 +120,7 @@ if (chromium) {
   );
 }
 for (const one of told) console.log(`\n-- ${one}`);
+// A page that was shown whole may be longer than what is kept of a log: the names once more.
+if (told.length > 0) console.log(`\nIn short:\n${told.map((one) => one.split('\n')[0]).join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
