@@ -119,11 +119,14 @@ export {
   FIRST_FLASK,
   HANGS,
   pouredAt,
+  ranOf,
   type HungAt,
+  type Opened,
   type PourFlask,
 } from './pour/pourFlask';
 export {
   tellPour,
+  tellCast,
   tellPrint,
   tellSizes,
   TELLS_VERSION,
@@ -153,7 +156,10 @@ export {
   type StepRecord,
 } from './pour/making';
 export type { BriefLine, PlannedWeek, PourGate } from './pour/planning';
-export { HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
+export { becameOf, HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
+export type { FinishingStep } from './pour/finishing';
+export type { Trying, WhySaid } from './pour/why';
+export { castLessonsSchema, pouredCastsSchema, type CastLessons, type PouredCast } from './pour/pouredCasts';
 export {
   AT_THE_END,
   FIRST_SIZE,
@@ -204,6 +210,7 @@ export {
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';
 export { quantityFaults } from './rules/quantityFaults';
+export { numbersOf, type KeptNumber } from './rules/numbersOf';
 export { COMPOSITION_OFF, compositionSum, segmentSchema, type MakerProgramme } from './shop/casting';
 export { priceFeedSchema, type PriceFeed } from './priceFeed';
 export {

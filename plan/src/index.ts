@@ -72,7 +72,6 @@ export {
   type WeekStep,
 } from './week/weekPlan';
 export { planStretch, type HoldStretch } from './burnout/stretchPlan';
-export { castSigns } from './burnout/castSigns';
 export { flaskToHeat, PATTERNS_AT, type HeatPlan } from './burnout/heatPlan';
 export type { TemperaturePlan } from './pour/temperaturePlan';
 export {
@@ -123,7 +122,12 @@ export { shopTunings } from './resin/tuning/shopTunings';
 export { nextVersion, standingProfile, type AcceptedFigures } from './resin/tuning/profileFrom';
 export { doubtfulSince, judgeProfileAge } from './resin/tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './resin/ranking';
-export { countsSoFar, evidenceOf, explainPrint, type ExplainedFault } from './why/explainPrint';
+export { countsFrom, foundFrom, type ExplainedFault } from './why/explain';
+export { evidenceOf, explainPrint, saidOfPrints } from './why/explainPrint';
+export { castEvidenceOf, explainCast } from './result/explainCast';
+export { learnCauses } from './result/castLessons';
+export { allPieces, flawedPieces } from './result/flawedPieces';
+export { solidAfter } from './pour/solidAfter';
 export { sameHeight } from './print/printSigns';
 export { layOutPlate, type PlateLayout } from './print/plateLayout';
 export {
@@ -169,3 +173,9 @@ export { moldConflicts, moldRows, type MoldRow } from './mold/moldsOnBoard';
 export { planRoutes, type RouteRow, type RoutesPlan } from './mold/routePlan';
 export { judgeMoldOfPour, waxesLeft } from './mold/moldOfPour';
 export { kindsOfRoute, routeOfKind, waxCm3, waxesOf } from './mold/waxes';
+export { comparePours, type PourDifference } from './compare/comparePours';
+export type { PourFact } from './compare/pourFacts';
+export { judgeChange, type ChangeJudged } from './compare/changeHelped';
+export { setsByItself, tryChange } from './compare/tryChange';
+export { expectedWeight, judgePieceWeight } from './result/castWeightPlan';
+export { finishingTotals, nextStep, type FinishingTotals } from './result/finishing';

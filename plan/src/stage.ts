@@ -6,6 +6,7 @@ import type { Moment } from './moment';
 import type { Planned } from './planned';
 import type { TemperaturePlan } from './pour/temperaturePlan';
 import type { PrintPlan } from './print/printPlan';
+import type { FlawedPieces } from './result/flawedPieces';
 import type { ResinPlan } from './resin/resinPlan';
 import type { ScalePlan } from './scale/planScale';
 import type { ChargePlan } from './sprue/chargePlan';
@@ -67,6 +68,8 @@ interface Rules {
   work(sight: Sight): StageWork[];
   /** Signs for and against causes that its own record gives; what is not recorded is missing, never guessed. */
   evidence(context: PourContext): Evidence;
+  /** … of flaws of these castings. */
+  castEvidence(sight: Sight, about: FlawedPieces): Evidence;
 }
 
 /** One stage of the work: its rules in one place. `plan` asks other stages for theirs by name. */
@@ -80,4 +83,5 @@ export const QUIET = {
   moments: (): Moment[] => [],
   work: (): StageWork[] => [],
   evidence: (): Evidence => ({}),
+  castEvidence: (): Evidence => ({}),
 };

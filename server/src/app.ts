@@ -8,6 +8,7 @@ import { blobRoutes } from './routes/blobRoutes';
 import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
 import { calendarRoutes } from './routes/calendarRoutes';
+import { castRoutes } from './routes/castRoutes';
 import { deviceRoutes } from './routes/deviceRoutes';
 import { kilnRunRoutes } from './routes/kilnRunRoutes';
 import { patternRoutes } from './routes/patternRoutes';
@@ -63,6 +64,7 @@ export function createApp(services: Services, webFolder: string): Express {
     blobRoutes(services),
     pourRoutes(services),
     recordRoutes(services),
+    castRoutes(services),
     kilnRunRoutes(services),
     deviceRoutes(services),
   );

@@ -3,6 +3,7 @@ import {
   BORIC_SCHOOLS,
   EXPECTATIONS,
   HAND_NAME_MAX,
+  INVEST_CHECKS,
   LOOKS,
   PIECE_VERDICTS,
   PRINT_FAULT_KEYS,
@@ -24,6 +25,7 @@ import { RATIO, segmentSchema } from '../shop/casting';
 import { cleanStepSchema } from '../shop/resin';
 import { cureSetupSchema } from '../settings';
 import { pieceKeySchema } from './pieces';
+import { whySaidSchema } from './why';
 
 /** Resin of one plate, ml. */
 const RESIN_ML = [0.1, 10_000] as const;
@@ -126,17 +128,7 @@ export const printStageSchema = z.strictObject({
   /** Pauses and knocks, by height: each may leave a ridge. */
   pausesMm: z.array(atLeastZeroSchema.max(1000)).max(40).optional(),
   /** What the shop found to be the cause, or not, by fault; once a pour. */
-  why: z
-    .partialRecord(
-      z.enum(PRINT_FAULT_KEYS),
-      z.strictObject({
-        confirmed: keySchema.optional(),
-        ruledOut: z.array(keySchema).max(20),
-        /** How likely each cause was by what was found, when it was said. */
-        chances: z.record(keySchema, z.number().min(0).max(1)).optional(),
-      }),
-    )
-    .optional(),
+  why: z.partialRecord(z.enum(PRINT_FAULT_KEYS), whySaidSchema).optional(),
   note: noteSchema.optional(),
 });
 
@@ -206,6 +198,8 @@ export const investStageSchema = z.strictObject({
   earlierBowls: z.array(bowlSchema).max(20).optional(),
   powderInAt: momentSchema.optional(),
   steps: stepsSchema,
+  /** What was looked over before the mix. */
+  checks: z.partialRecord(z.enum(INVEST_CHECKS), momentSchema).optional(),
   /** The slurry lost its shine: it sets. */
   glossOffAt: momentSchema.optional(),
   doneAt: momentSchema.optional(),

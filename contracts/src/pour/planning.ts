@@ -4,6 +4,7 @@ import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '.
 import { quantitySchema } from '../quantities';
 import { lineKeySchema } from './pieces';
 import { sizeTargetSchema } from './sizes';
+import { tryingSchema } from './why';
 
 /** One line of the brief: so many of a pattern, printed and gated alike. A pattern may stand on several lines. */
 export const briefLineSchema = z.strictObject({
@@ -33,6 +34,8 @@ export const briefSchema = z.strictObject({
   /** What is done differently from the pour this one repeats. */
   statedChange: z.string().max(400).optional(),
   againOf: z.number().int().positive().optional(),
+  /** … and the flaw that it is to help against. */
+  trying: tryingSchema.optional(),
   note: noteSchema.optional(),
 });
 

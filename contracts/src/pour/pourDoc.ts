@@ -74,7 +74,7 @@ export const withPatterns = (doc: PourDoc, patternIds: ReadonlyMap<string, strin
 /** Keeps the plan of a pour and drops what happened, for "Same again, but …". */
 export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string): PourDoc {
   const fresh = emptyPourDoc();
-  const { zeroAt: _zero, dueAt: _due, statedChange: _change, ...brief } = doc.brief;
+  const { zeroAt: _zero, dueAt: _due, statedChange: _change, trying: _trying, ...brief } = doc.brief;
   const { measured: _measured, printedAs: _printed, ...scale } = doc.scale;
   const { powderId, ratio, boric } = doc.invest;
   const { kilnId, programmeId, segments, loadedAtC } = doc.burnout;
@@ -94,12 +94,12 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
 /** The plan of a flask, without what happened to it. */
 function repeatFlask({ key, pieces, sprue, kilnPlace, pour }: PourFlask): PourFlask {
   const { weighedPatternsG: _weighed, doneAt: _sprued, ...planned } = sprue;
-  const { flaskTempC, metalTempC } = pour;
+  const { flaskTempC, metalTempC, flaskOffsetC, flaskOffsetFor, outMin } = pour;
   return {
     key,
     ...defined({ pieces, kilnPlace }),
     sprue: planned,
-    pour: defined({ flaskTempC, metalTempC }),
+    pour: defined({ flaskTempC, metalTempC, flaskOffsetC, flaskOffsetFor, outMin }),
   };
 }
 

@@ -1,3 +1,4 @@
+import { DIVEST_TOOLS, EFFORTS, QUENCHES, RAN } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
@@ -57,19 +58,43 @@ export const sprueStageSchema = z.strictObject({
   note: noteSchema.optional(),
 });
 
+export const openedSchema = z.strictObject({
+  quench: z.enum(QUENCHES).optional(),
+  tool: z.enum(DIVEST_TOOLS).optional(),
+  minutes: quantitySchema('Clearing took', 'min', [0, 1440], { digits: 0 }).optional(),
+  effort: z.enum(EFFORTS).optional(),
+  pickleMin: quantitySchema('In the pickle', 'min', [0, 1440], { digits: 0 }).optional(),
+});
+export type Opened = z.infer<typeof openedSchema>;
+
 export const pourStageSchema = z.strictObject({
   /** Chosen temperatures; absent means by alloy and class. */
   flaskTempC: quantitySchema('Flask, your own', 'degC', [30, 1300]).optional(),
   metalTempC: quantitySchema('Metal, your own', 'degC', [150, 1300]).optional(),
+  /** Hotter or cooler on purpose, and what for: kept as intent beside what it comes to. */
+  flaskOffsetC: quantitySchema('On purpose hotter by', 'degCSpan', [-150, 150], { digits: 0 }).optional(),
+  flaskOffsetFor: z.string().max(80).optional(),
   flaskRead: readingSchema('Flask, as read', 'degC', [10, 1000]).optional(),
   metalRead: readingSchema('Metal, as read', 'degC', [100, 1300]).optional(),
   chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
+  crucible: z.string().max(60).optional(),
+  flux: z.enum(['used', 'none']).optional(),
+  /** Who poured, by the key of one who works here. */
+  whoKey: keySchema.optional(),
   vacuumKpa: readingSchema('Vacuum pulled', 'kPa', [-105, 105]).optional(),
+  /** Read once more, so that a leak shows. */
+  vacuumLaterKpa: readingSchema('Vacuum a minute later', 'kPa', [-105, 105]).optional(),
+  /** From the pour until the button is solid. */
+  solidAfterMin: readingSchema('Button solid after', 'min', [0, 240], { digits: 1 }).optional(),
   quenchAfterMin: readingSchema('Quenched after', 'min', [0, 1440], { digits: 1 }).optional(),
   /** From the kiln's door to the metal in the flask. */
   outMin: quantitySchema('Out of the kiln before the metal', 'min', [0, 60], { digits: 1 }).optional(),
   pouredAt: momentSchema.optional(),
+  /** As it was once told; now `ran` says more. */
   spilled: z.boolean().optional(),
+  ran: z.enum(RAN).optional(),
+  /** How it came out of its investment. */
+  opened: openedSchema.optional(),
   /** Timed steps at the furnace. */
   steps: stepsSchema.optional(),
   note: noteSchema.optional(),
@@ -104,6 +129,10 @@ export const emptyFlask = (key: string): PourFlask => ({
   },
   pour: {},
 });
+
+/** How its metal ran; undefined while nobody said. */
+export const ranOf = ({ ran, spilled }: PourFlask['pour']): PourFlask['pour']['ran'] =>
+  ran ?? (spilled ? 'spilled' : undefined);
 
 interface Poured {
   flasks: readonly Pick<PourFlask, 'pour'>[];

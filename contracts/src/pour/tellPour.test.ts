@@ -4,6 +4,8 @@ import {
   emptyPourDoc,
   pouredPrintsSchema,
   pouredSizesListSchema,
+  pouredCastsSchema,
+  tellCast,
   tellPour,
   tellPrint,
   tellSizes,
@@ -32,8 +34,34 @@ const PRINTED = { at: at(0), percents: [101, 101, 101] as [number, number, numbe
 
 describe('what a pour tells', () => {
   it('is nothing while nothing has happened', () => {
-    expect(tellPour(pour(() => {}))).toEqual({ print: null, sizes: null, castings: [], yields: null });
+    expect(tellPour(pour(() => {}))).toEqual({
+      print: null,
+      sizes: null,
+      cast: null,
+      castings: [],
+      yields: null,
+    });
   });
+
+  it('of its castings is what they became in the end, how it was poured, and why; of no note', () => {
+    const told = tellCast(
+      pour((doc) => {
+        doc.result.castings = {
+          'l1/1': { outcome: 'repairable', finished: 'sellable', flaws: [{ kind: 'nodule', place: 'a secret' }, { kind: 'nodule', place: '' }], photos: [] },
+          'l1/2': { flaws: [{ kind: 'misrun', place: '' }], photos: [] },
+        };
+        doc.result.why = { nodule: { confirmed: 'vacuum', ruledOut: [] } };
+        Object.assign(doc.flasks[0]!.pour, { pouredAt: at(0), spilled: true, note: 'a secret' });
+      }),
+    )!;
+    expect(() => pouredCastsSchema.parse([told])).not.toThrow();
+    // A piece that nobody has judged yet tells nothing.
+    expect(told.castings).toEqual({ 'l1/1': { became: 'sellable', flaws: ['nodule'] } });
+    expect(told.flasks[0]!.pour).toEqual({ ran: 'spilled' });
+    expect(told.why!.nodule!.confirmed).toBe('vacuum');
+    expect(JSON.stringify(told)).not.toContain('secret');
+    expect(tellPour(pour((doc) => void (doc.result.castings = { 'l1/1': { outcome: 'scrap', flaws: [], photos: [] } }))).cast!.pouredAt).toBeNull();
+  }); // prettier-ignore
 
   it('of its print fits its schema, and holds nothing that is not told', () => {
     const told = tellPrint(

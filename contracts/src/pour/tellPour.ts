@@ -1,11 +1,12 @@
 import type { CastClass } from '@zero-pour/core';
 import type { z } from 'zod';
-import { pouredAt } from './pourFlask';
+import { becameOf, type castingSchema } from './outcome';
+import { anyPoured, pouredAt, ranOf, type PourFlask } from './pourFlask';
 import type { PourDoc } from './pourDoc';
 import { readPieceKey } from './pieces';
+import type { PouredCast } from './pouredCasts';
 import type { PouredPrint } from './pouredPrints';
 import type { PouredSizes } from './pouredSizes';
-import type { castingSchema } from './outcome';
 
 /** A pour as far as it tells anything to others. */
 export interface TellingPour {
@@ -39,12 +40,13 @@ export interface ToldYield {
 export interface PourTells {
   print: PouredPrint | null;
   sizes: PouredSizes | null;
+  cast: PouredCast | null;
   castings: ToldCasting[];
   yields: ToldYield | null;
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
-export const TELLS_VERSION = 4;
+export const TELLS_VERSION = 5;
 
 /** When the last bath of the protocol as it began was over, whatever was repeated ("bath2~2"). */
 function washedAt({ begun, steps }: PourDoc['clean']): string | null {
@@ -74,9 +76,10 @@ export function tellPrint({ id, number, doc }: TellingPour): PouredPrint | null 
   if (print.startedAt === undefined) return null;
   const { plate, finishedAt, hoursRight, hoursTyped, resinMlTyped, resinUsedMl, pausesMm, pieces, why } =
     print;
-  const outcomes = Object.entries(result.castings).flatMap(([key, { outcome }]) =>
-    outcome ? [[key, outcome] as const] : [],
-  );
+  const outcomes = Object.entries(result.castings).flatMap(([key, casting]) => {
+    const became = becameOf(casting);
+    return became ? [[key, became] as const] : [];
+  });
   return defined({
     pourId: id,
     number,
@@ -126,8 +129,9 @@ export function tellSizes({ id, number, doc }: TellingPour): PouredSizes | null 
 /** What became of its castings, each with its pattern; pieces of a line that is gone tell nothing. */
 function tellCastings({ brief, result }: PourDoc): ToldCasting[] {
   const patternOf = new Map(brief.lines.map(({ key, patternId }) => [key, patternId]));
-  return Object.entries(result.castings).flatMap(([piece, { outcome, flaws }]) => {
+  return Object.entries(result.castings).flatMap(([piece, { flaws, ...casting }]) => {
     const patternId = patternOf.get(readPieceKey(piece)?.line ?? '');
+    const outcome = becameOf(casting);
     return patternId && outcome ? [{ piece, patternId, outcome, flaws: flaws.map(({ kind }) => kind) }] : [];
   });
 }
@@ -136,20 +140,55 @@ function tellCastings({ brief, result }: PourDoc): ToldCasting[] {
 function tellYields({ brief, resin, print, result }: PourDoc): ToldYield | null {
   if (resin.resinId === undefined || result.doneAt === undefined) return null;
   const printed = Object.values(print.pieces);
-  const cast = Object.values(result.castings).filter(({ outcome }) => outcome !== undefined);
+  const cast = Object.values(result.castings).flatMap((casting) => becameOf(casting) ?? []);
   return {
     resinId: resin.resinId,
     castClass: brief.castClass,
     printedGood: printed.filter(({ outcome }) => outcome === 'good').length,
     printedOf: printed.length,
-    castGood: cast.filter(({ outcome }) => outcome === 'sellable').length,
+    castGood: cast.filter((became) => became === 'sellable').length,
     castOf: cast.length,
   };
+}
+
+/** What a pour tells of its castings; null until it was poured, or something came out. */
+export function tellCast({ id, number, doc }: TellingPour): PouredCast | null {
+  const { brief, resin, invest, burnout, flasks, result } = doc;
+  const castings: PouredCast['castings'] = {};
+  for (const [key, casting] of Object.entries(result.castings)) {
+    const became = becameOf(casting);
+    if (became) castings[key] = { became, flaws: [...new Set(casting.flaws.map(({ kind }) => kind))] };
+  }
+  if (!anyPoured(doc) && Object.keys(castings).length === 0) return null;
+  return defined({
+    pourId: id,
+    number,
+    pouredAt: pouredAt(doc) ?? null,
+    alloyId: brief.alloyId ?? null,
+    resinId: resin.resinId ?? null,
+    profileId: resin.profileId ?? null,
+    powderId: invest.powderId ?? null,
+    programmeId: burnout.programmeId ?? null,
+    castClass: brief.castClass,
+    route: brief.route,
+    lines: linesOf(doc),
+    invest: { ratio: invest.ratio, boric: invest.boric },
+    flasks: flasks.map(({ key, pieces, pour }) => ({ key, pieces, pour: toldPour(pour) })),
+    castings,
+    why: result.why,
+    trying: brief.trying,
+  });
+}
+
+function toldPour(pour: PourFlask['pour']): PouredCast['flasks'][number]['pour'] {
+  const { flaskRead, metalRead, flaskOffsetC, outMin, vacuumKpa, quenchAfterMin, opened } = pour;
+  return { flaskRead, metalRead, flaskOffsetC, outMin, vacuumKpa, quenchAfterMin, ran: ranOf(pour), opened };
 }
 
 export const tellPour = (pour: TellingPour): PourTells => ({
   print: tellPrint(pour),
   sizes: tellSizes(pour),
+  cast: tellCast(pour),
   castings: tellCastings(pour.doc),
   yields: tellYields(pour.doc),
 });

@@ -62,11 +62,11 @@ export function flowSpeed(passage: Passage, drive: Drive, heat: Melt): number {
 }
 
 /**
- * How long metal still flows in a passage before it stops, s: heat per area Q = M ρ (c ΔT + 0.4 L) against what the mold takes
- * up, (k ΔT / d) t + (2 e ΔT / √π) √t for a wire, without the first term for a plate, with twice it for a ball. 0 for metal
- * that is not liquid; Infinity where the mold is as hot as the liquidus.
+ * How long the mold takes to draw the superheat and a share of the latent heat out of the metal at a place, s: heat per area
+ * Q = M ρ (c ΔT + share · L) against what the mold takes up, (k ΔT / d) t + (2 e ΔT / √π) √t for a wire, without the first term
+ * for a plate, with twice it for a ball. 0 for metal that is not liquid; Infinity where the mold is as hot as the liquidus.
  */
-export function stopTimeS(passage: Passage, heat: PouredHeat): number {
+export function coolingS(passage: Passage, heat: PouredHeat, latentShare: number): number {
   const superheat = heat.metalC - heat.liquidusC;
   if (superheat < 0) return 0;
   const over = heat.liquidusC - heat.flaskC;
@@ -74,10 +74,14 @@ export function stopTimeS(passage: Passage, heat: PouredHeat): number {
   const perArea =
     (passage.modulusMm / 1000) *
     heat.densityKgPerM3 *
-    (heat.heatJPerKgK * superheat + LATENT_SHARE * heat.latentJPerKg);
+    (heat.heatJPerKgK * superheat + latentShare * heat.latentJPerKg);
   const round = (roundness(passage) * MOLD.conductivity * over) / (passage.widthMm / 1000);
   const half = (MOLD.effusivity * over) / Math.sqrt(Math.PI);
   // round·t + 2·half·√t = Q, in the form that stays exact for a plate.
   const root = perArea / (half + Math.sqrt(half * half + round * perArea));
   return root * root;
 }
+
+/** How long metal still flows in a passage before it stops, s. */
+export const stopTimeS = (passage: Passage, heat: PouredHeat): number =>
+  coolingS(passage, heat, LATENT_SHARE);

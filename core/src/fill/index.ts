@@ -1,5 +1,6 @@
 export {
   capillaryPa,
+  coolingS,
   drivePressurePa,
   flowSpeed,
   OXIDE_FACTOR,

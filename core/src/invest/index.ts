@@ -1,6 +1,7 @@
 export {
   BORIC_ACID,
   BORIC_SCHOOLS,
+  INVEST_CHECKS,
   MIX_WASTE_PERCENT,
   mixSlurry,
   POWDER,

@@ -43,3 +43,6 @@ export function mixSlurry(
 /** The two schools of dosing boric acid, and none. */
 export const BORIC_SCHOOLS = ['none', 'powder', 'water'] as const;
 export type BoricSchool = (typeof BORIC_SCHOOLS)[number];
+
+/** What is looked over before powder meets water. */
+export const INVEST_CHECKS = ['patterns dusted off', 'rim even and clean', 'powder without lumps'] as const;

@@ -1,4 +1,4 @@
-import { requireNumber } from './inputError';
+import { InputError, requireNumber } from './inputError';
 
 /** ln Γ(x) for x > 0 (Lanczos 1964, SIAM J. Numer. Anal. 1, g = 7, 9 terms; error below 1e−13). */
 export function lnGamma(x: number): number {
@@ -71,4 +71,34 @@ export function estimateShare(good: number, n: number, level = 0.9): ShareEstima
     return (low + high) / 2;
   };
   return { good, n, mean: a / (a + b), low: quantile((1 - level) / 2), high: quantile((1 + level) / 2) };
+}
+
+const lnBeta = (a: number, b: number): number => lnGamma(a) + lnGamma(b) - lnGamma(a + b);
+
+/** Good ones of those that were looked at. */
+export interface Counted {
+  good: number;
+  n: number;
+}
+
+/**
+ * P(the share behind `b` is above that behind `a`), with every share equally likely beforehand: the exact sum for whole
+ * counts, Σᵢ B(αₐ+i, βₐ+β_b) / ((β_b+i) B(1+i, β_b) B(αₐ, βₐ)) over i below α_b. One half where nothing was counted.
+ * O(b.good). @throws {InputError} for counts that are not whole, or more good ones than there are.
+ */
+export function betterChance(a: Counted, b: Counted): number {
+  for (const { good, n } of [a, b]) {
+    requireNumber('n', n, 0);
+    requireNumber('good', good, 0, n);
+    if (!Number.isInteger(good) || !Number.isInteger(n))
+      throw new InputError('counts', 'whole numbers', good);
+  }
+  const [alphaA, betaA] = [a.good + 1, a.n - a.good + 1];
+  const [alphaB, betaB] = [b.good + 1, b.n - b.good + 1];
+  let sum = 0;
+  for (let i = 0; i < alphaB; i++)
+    sum += Math.exp(
+      lnBeta(alphaA + i, betaA + betaB) - Math.log(betaB + i) - lnBeta(1 + i, betaB) - lnBeta(alphaA, betaA),
+    );
+  return Math.min(1, sum);
 }

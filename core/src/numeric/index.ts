@@ -16,7 +16,14 @@ export { formatPhrase, quantity, say, type Phrase } from './phrase';
 export { fitRobust, type RobustFit, type RobustPrior, type RobustReading } from './fitRobust';
 export { fitLine, lineSe, type Line } from './fitLine';
 export { tBelow, tQuantile } from './studentT';
-export { betaBelow, estimateShare, lnGamma, type ShareEstimate } from './betaShare';
+export {
+  betaBelow,
+  betterChance,
+  estimateShare,
+  lnGamma,
+  type Counted,
+  type ShareEstimate,
+} from './betaShare';
 export { cholesky, invertSymmetric, solveCholesky } from './symmetric';
 export { seededRandom } from './seededRandom';
 export { principalAxes } from './principalAxes';

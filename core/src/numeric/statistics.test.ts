@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import reference from '../../reference/statistics.json';
-import { betaBelow, estimateShare, fitLine, InputError, lineSe, lnGamma } from './index';
+import {
+  betaBelow,
+  betterChance,
+  estimateShare,
+  fitLine,
+  InputError,
+  lineSe,
+  lnGamma,
+  seededRandom,
+} from './index';
 
 describe('share from counts', () => {
   it('agrees with the independent interval', () => {
@@ -72,5 +81,46 @@ describe('line', () => {
       ]),
     ).toThrow(InputError);
     expect(() => fitLine([1, 2, 3].map((y) => ({ x: 4, y })))).toThrow(InputError);
+  });
+});
+
+describe('whether one share is better than another', () => {
+  it('agrees with the number worked out independently', () => {
+    expect(betterChance(reference.a, reference.b)).toBeCloseTo(reference.p_b_better, 12);
+  });
+
+  it('is even where nothing was counted or both are alike, and the two ways round make one', () => {
+    expect(betterChance({ good: 0, n: 0 }, { good: 0, n: 0 })).toBeCloseTo(0.5, 12);
+    expect(betterChance({ good: 7, n: 12 }, { good: 7, n: 12 })).toBeCloseTo(0.5, 12);
+    const { uniform } = seededRandom(5);
+    for (let i = 0; i < 60; i++) {
+      const counted = () => {
+        const n = Math.floor(uniform(0, 60));
+        return { good: Math.floor(uniform(0, n + 1)), n };
+      };
+      const [a, b] = [counted(), counted()];
+      expect(betterChance(a, b) + betterChance(b, a)).toBeCloseTo(1, 9);
+      expect(betterChance(a, { good: b.good + 1, n: b.n + 1 })).toBeGreaterThan(betterChance(a, b));
+    }
+  });
+
+  it('refuses half pieces, and more good ones than there are', () => {
+    expect(() => betterChance({ good: 1.5, n: 2 }, { good: 1, n: 2 })).toThrow(InputError);
+    expect(() => betterChance({ good: 3, n: 2 }, { good: 1, n: 2 })).toThrow(InputError);
+  });
+
+  it('intervals hold the true share as often as they say, drawn from the belief that they begin with', () => {
+    const { uniform } = seededRandom(9);
+    let held = 0;
+    const tries = 3000;
+    for (let i = 0; i < tries; i++) {
+      const share = uniform(0, 1);
+      const n = 1 + Math.floor(uniform(0, 25));
+      const good = Array.from({ length: n }, () => uniform(0, 1) < share).filter(Boolean).length;
+      const { low, high } = estimateShare(good, n);
+      if (share >= low && share <= high) held++;
+    }
+    expect(held / tries).toBeGreaterThan(0.88);
+    expect(held / tries).toBeLessThan(0.92);
   });
 });

@@ -1,1 +1,13 @@
 export { judgeTemperature, MIDDLE_TO_5, pourTemperatures, type PourTemperatures } from './temperatures';
+export {
+  adviseOpening,
+  DIVEST_TOOLS,
+  EFFORTS,
+  judgeQuench,
+  ordersWhenSlow,
+  takesNoAcid,
+  type DivestTool,
+  type OpeningEffort,
+  type OpeningAdvice,
+} from './opening';
+export { freezingMin, judgeFreezing } from './freezing';

@@ -1,11 +1,24 @@
 export {
   countOutcomes,
-  FLAW_KINDS,
   OUTCOMES,
   piecesMeant,
   ROUGH_COUNTS,
-  type FlawKind,
   type Outcome,
   type OutcomeCount,
   type RoughCount,
 } from './outcomes';
+export {
+  FLAW_KINDS,
+  FLAW_ZONES,
+  flawWords,
+  QUENCHES,
+  RAN,
+  SEVERITIES,
+  type FlawKind,
+  type FlawZone,
+  type Quench,
+  type Ran,
+  type Severity,
+} from './flaws';
+export { FINISHING_KINDS, type FinishingKind } from './finishing';
+export { judgeCastWeight } from './castWeight';

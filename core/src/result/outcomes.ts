@@ -1,25 +1,6 @@
 export const OUTCOMES = ['sellable', 'repairable', 'scrap'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** Flaws of a casting (handbook 08, "Result"). */
-export const FLAW_KINDS = [
-  'ash pitting',
-  'sand-like roughness',
-  'fin or flash',
-  'broken-away detail',
-  'debris cast in',
-  'nodule',
-  'misrun',
-  'cold shut',
-  'shrinkage dent or sponge',
-  'gas pores',
-  'metal in lettering',
-  'layer lines',
-  'distorted',
-  'cracked',
-] as const;
-export type FlawKind = (typeof FLAW_KINDS)[number];
-
 /** Counts that a bench gives without counting (00: "offer counts as all, most, few, none"). */
 export const ROUGH_COUNTS = { all: 1, most: 0.85, half: 0.5, few: 0.15, none: 0 } as const;
 export type RoughCount = keyof typeof ROUGH_COUNTS;

@@ -30,5 +30,59 @@ const HOW: Readonly<Record<string, string>> = {
   'dried short': 'time the drying',
 };
 
+/** … and of a casting. */
+const HOW_CAST: Readonly<Record<string, string>> = {
+  'core clean-out short': 'read the kiln’s log in at Burnout',
+  'peak low': 'read the kiln’s log in at Burnout',
+  'steam against a hot rim': 'read the kiln’s log in at Burnout',
+  'hotter than the powder bears': 'read the kiln’s log in at Burnout',
+  'swell too fast': 'read the kiln’s log in at Burnout',
+  'no air': 'tick the turn of the flask at Burnout',
+  'not set long enough, or too long':
+    'note at Invest when the powder was in, at Burnout when the flask went in',
+  'flask knocked': 'note it at Burnout, under what befell it',
+  'flask hot': 'read the flask at Pour',
+  'flask cool': 'read the flask at Pour',
+  'cold at the patterns': 'note at Pour how long it was out of the kiln',
+  'froze late': 'note at Pour when the button was solid',
+  'metal hot': 'read the metal at Pour',
+  'metal cool': 'read the metal at Pour',
+  'metal reused much': 'weigh the charge out of lots at Sprue',
+  'charge short': 'weigh the charge at Pour',
+  'no flux': 'say at Pour whether flux was used',
+  'poured hard': 'say at Pour how it ran',
+  spilled: 'say at Pour how it ran',
+  'vacuum low': 'read the vacuum at Pour',
+  'vacuum not held': 'read the vacuum at Pour a second time, after a minute',
+  'quenched soon': 'note at Pour after how many minutes it was quenched',
+  'quenched late': 'note at Pour after how many minutes it was quenched',
+  'water ÷ powder off': 'weigh powder and water at Invest',
+  'ratio outside the powder’s': 'choose the powder at Invest',
+  'ordinary powder': 'choose the powder at Invest',
+  'vacuum steps late': 'press the steps at Invest as they are done',
+  'vacuum step left out': 'press the steps at Invest as they are done',
+  'gloss-off out of its time': 'press “gloss off” at Invest',
+  'dusting not noted': 'tick what was looked over at Invest',
+  'rim not scraped': 'tick what was looked over at Invest',
+  'mix not sieved': 'tick what was looked over at Invest',
+  'looked tacky or dark': 'say at Clean how it looked',
+  'fill margin low': 'set gates on the part at Way up, and say how the shop pours',
+  'fed badly': 'set gates on the part at Way up',
+  'gate thin': 'set gates at Way up',
+  'cup faces down': 'hang the tree by real shapes at Sprue',
+  'sharp joint': 'say at Way up how the joints are made',
+  'joint in doubt': 'set gates on the part at Way up',
+  'fragile there': 'let the pattern be analysed',
+  'thick resin': 'let the pattern be analysed',
+  'flawed as printed': 'say at Print how the piece came off',
+  'same place on all': 'say where the flaw is, on two castings of one pattern',
+  ...Object.fromEntries(
+    ['far from a gate', 'at a tip', 'at a thick place', 'in a hollow or slot', 'on the rim'].map((zone) => [
+      zone,
+      'say where on the piece it is',
+    ]),
+  ),
+};
+
 /** What to do to know a sign; undefined for one that nobody can look up. */
-export const howToKnow = (sign: string): string | undefined => HOW[sign];
+export const howToKnow = (sign: string): string | undefined => HOW[sign] ?? HOW_CAST[sign];

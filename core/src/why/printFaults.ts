@@ -1,18 +1,10 @@
-import type { Cause, CauseTest, Change, Fault } from './rankCauses';
+import { cause, test } from './causeParts';
+import type { Change, Fault } from './rankCauses';
 
 /**
  * Faults of prints with their usual causes (handbook 04, "Print faults: why"). Priors and how well each sign tells are
  * shop defaults; a shop's own confirmations move the priors.
  */
-const test = (sign: string, pBad: number, pElse: number, group?: string): CauseTest =>
-  group === undefined ? { sign, pBad, pElse } : { sign, pBad, pElse, group };
-const cause = (key: string, name: string, prior: number, ...tests: CauseTest[]): Cause => ({
-  key,
-  name,
-  prior,
-  tests,
-});
-
 const EXPOSURE_LOW = [
   test('exposure low', 0.7, 0.2, 'exposure'),
   test('profile untested', 0.6, 0.3, 'exposure'),

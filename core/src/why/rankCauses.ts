@@ -170,9 +170,13 @@ export interface ChosenChange {
 /** Something that was found speaks for it. */
 const isSupported = ({ signs }: RankedCause): boolean => signs.some(({ counts, z }) => counts && z > 0);
 
+/** A change tells two causes apart when what recurs under them differs by so much (shop default). */
+const TELLS = 0.2;
+
 /**
- * The one change to try: it mends the likeliest cause that something speaks for (the likeliest of all where nothing does), and
- * of such changes it tells most between that cause and the next, for its cost. Undefined when none touches it.
+ * The one change to try: of those that mend the likeliest cause that something speaks for (the likeliest of all where nothing
+ * does), the one that is expected to prevent most for its cost, and that also tells this cause and the next apart; where none
+ * tells them apart, the one that prevents most. Undefined when none touches it.
  */
 export function chooseChange(
   ranked: readonly RankedCause[],
@@ -182,16 +186,18 @@ export function chooseChange(
   const first = open.find(isSupported) ?? open[0];
   const second = open.find((cause) => cause !== first) ?? ranked.find(({ key }) => key === OTHER);
   if (!first || !second) return undefined;
-  const recursIf = (change: Change): [number, number] => [
-    change.recurs[first.key] ?? RECURS,
-    change.recurs[second.key] ?? RECURS,
+  const recursIf = ({ recurs }: Change): [number, number] => [
+    recurs[first.key] ?? RECURS,
+    recurs[second.key] ?? RECURS,
   ];
-  const worth = (change: Change): number => {
-    const [a, b] = recursIf(change);
-    return (b - a) / change.cost;
-  };
+  const worth = ({ recurs, cost }: Change): number =>
+    ranked.reduce((sum, { key, chance }) => sum + chance * (RECURS - (recurs[key] ?? RECURS)), 0) / cost;
   const mends = changes.filter((change) => recursIf(change)[0] < RECURS);
-  const best = [...mends].sort((a, b) => worth(b) - worth(a))[0];
+  const telling = mends.filter((change) => {
+    const [a, b] = recursIf(change);
+    return Math.abs(a - b) >= TELLS;
+  });
+  const best = (telling.length > 0 ? telling : [...mends]).sort((a, b) => worth(b) - worth(a))[0];
   if (!best) return undefined;
   return { change: best, between: [first.key, second.key], recursIf: recursIf(best) };
 }

@@ -1,7 +1,9 @@
 import type { KilnCurve, PourDoc } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, temperatureAt } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { castSigns, planPour, valueOf } from '../index';
+import { allPieces, planPour, valueOf } from '../index';
+import { investCastSigns } from '../invest/castSigns';
+import { burnoutCastSigns } from './castSigns';
 import { fullDoc, id, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -35,7 +37,8 @@ function signsOf(log?: KilnCurve, change: (doc: PourDoc) => void = () => {}): Re
     change(made);
   });
   const shop = { ...planShop(), ...(log ? { kilnRuns: [log] } : {}) };
-  const found = castSigns(planPour({ id: POUR, doc }, shop));
+  const plan = planPour({ id: POUR, doc }, shop);
+  const found = { ...investCastSigns(plan), ...burnoutCastSigns(plan, allPieces(plan.context)) };
   return Object.fromEntries(Object.entries(found).map(([name, one]) => [name, one!.state]));
 }
 
@@ -64,7 +67,7 @@ describe('what mix and kiln say of a casting', () => {
       doc.invest.glossOffAt = at(11);
       doc.invest.waterTempC = undefined;
     };
-    expect(signsOf(undefined, seen)).toEqual({ 'water ÷ powder off': 'bad' });
+    expect(signsOf(undefined, seen)).toEqual({ 'water ÷ powder off': 'bad', 'ordinary powder': 'good' });
     const read = (doc: PourDoc) => {
       seen(doc);
       doc.invest.waterTempC = { state: 'measured', value: 22 };
@@ -73,7 +76,8 @@ describe('what mix and kiln say of a casting', () => {
   });
   it('says each with its number', () => {
     const doc = fullDoc(ZERO, (made) => void (made.burnout.startedAt = new Date(IN).toISOString()));
-    const found = castSigns(planPour({ id: POUR, doc }, { ...planShop(), kilnRuns: [logOf()] }));
+    const plan = planPour({ id: POUR, doc }, { ...planShop(), kilnRuns: [logOf()] });
+    const found = burnoutCastSigns(plan, allPieces(plan.context));
     expect(formatPhrase(found['swell too fast']!.says, METRIC)).toMatch(/^\d+ °C\/h at the steepest from 150 °C to 400 °C; \d+ °C\/h is the limit\.$/); // prettier-ignore
   });
 });

@@ -1,16 +1,23 @@
 import {
+  CARBON_C,
+  handNames,
   quantity,
   say,
   sign,
   steepestClimb,
   SWELL_RANGE_C,
   type Evidence,
-  type Judgement,
-  type Sign,
 } from '@zero-pour/core';
+import type { PourContext } from '../context';
+import { judgeDownstream } from '../pattern/downstream';
 import { valueOf } from '../planned';
-import type { PourPlan } from '../planPour';
+import type { FlawedPieces } from '../result/flawedPieces';
+import { judgedSigns } from '../result/judgedSigns';
+import type { Sight } from '../stage';
 import type { Burnt } from './burnt';
+
+/** A core that came no further than so much above where carbon burns was low at its peak. °C */
+const PEAK_OVER_C = 20;
 
 /** Rules of a judgement that speak for or against a cause of a casting's flaws, by the sign that they are. */
 const OF_BURNT = {
@@ -19,21 +26,6 @@ const OF_BURNT = {
   'core at pour': 'core off its casting temperature',
   ceiling: 'hotter than the powder bears',
 } as const;
-const OF_MIX = {
-  weighed: 'water ÷ powder off',
-  'gloss-off': 'gloss-off out of its time',
-  ratio: 'ratio outside the powder’s',
-} as const;
-
-const toSign = ({ weight, lead, why }: Judgement): Sign => sign(weight !== 'ok', [`${lead} `, ...why]);
-const signsOf = (rules: Readonly<Record<string, string>>, judgements: readonly Judgement[]): Evidence =>
-  Object.fromEntries(
-    judgements.flatMap((one) => {
-      const name = rules[one.rule];
-      return name === undefined ? [] : [[name, toSign(one)]];
-    }),
-  );
-
 /** How steeply the kiln really climbed while the resin swelled; nothing by a log that does not show it. */
 function swellSign({ readings }: Burnt, rampMaxCPerH: number): Evidence {
   const steep = steepestClimb(readings, SWELL_RANGE_C);
@@ -51,26 +43,56 @@ function fellSign({ readings, events, judgements }: Burnt): Evidence {
   return isWhole ? { 'kiln fell': sign(false, say`The kiln held what it was set to.`) } : {};
 }
 
-/**
- * What mix, kiln and the way to the metal say of what came out, as signs for the causes of its flaws: of what was measured alone. What was only planned is
- * no sign; what nobody measured is missing, and stays so.
- */
-export function castSigns(plan: PourPlan): Evidence {
-  const burnout = valueOf(plan.burnout);
-  const mix = valueOf(plan.mix);
-  const burnt = burnout?.burnt;
+/** Whether air came to it: the turns of the flask that its programme asks for, once any hand at the kiln was ticked. */
+function airSign({ doc, programme }: PourContext): Evidence {
+  const segments = doc.burnout.segments ?? programme?.segments ?? [];
+  const names = handNames(segments).flat();
+  const turns = names.filter((name) => /turn/i.test(name));
+  const ticked = Object.keys(doc.burnout.hands).length > 0;
+  if (turns.length === 0 || !ticked) return {};
+  const missed = turns.filter((name) => doc.burnout.hands[name] === undefined);
+  const wasTurned = missed.length === 0 || (doc.burnout.events ?? []).some(({ kind }) => kind === 'turned');
   return {
-    ...(mix ? signsOf(OF_MIX, mix.judgements) : {}),
+    'no air': sign(!wasTurned, wasTurned ? say`The flask was turned button up.` : say`The turn of the flask was not ticked.`), // prettier-ignore
+  };
+}
+
+function knockSign({ doc }: PourContext): Evidence {
+  const { events } = doc.burnout;
+  if (!events || events.length === 0) return {};
+  const knocked = events.some(({ kind }) => kind === 'moved');
+  return { 'flask knocked': sign(knocked, knocked ? say`The flask was moved.` : say`Nothing was told of a knock.`) }; // prettier-ignore
+}
+
+/** The hottest that the core came to: below where carbon burns is low. */
+function peakSign({ heat }: Burnt): Evidence {
+  if (heat?.reading.status !== 'known') return {};
+  const { coreMaxC } = heat.reading.value;
+  return {
+    'peak low': sign(coreMaxC < CARBON_C + PEAK_OVER_C, say`The core came to ${quantity(coreMaxC, 'degC')}; carbon burns above ${quantity(CARBON_C, 'degC')}.`), // prettier-ignore
+  };
+}
+
+/** What kiln and the way to the metal say of castings: of what was measured alone. What was only planned is no sign; what nobody measured is missing. */
+export function burnoutCastSigns({ context, of }: Sight, { flasks, lines }: FlawedPieces): Evidence {
+  const burnout = valueOf(of('burnout'));
+  const burnt = burnout?.burnt;
+  const keys = flasks.map((at) => context.flasks[at]!.decided.key);
+  const percent = valueOf(of('scale'))?.percent.value;
+  const thick = judgeDownstream(context, 'burnout', percent).filter(({ rule }) => lines.some((line) => rule === `thick resin ${line}`)); // prettier-ignore
+  return {
     ...(burnt && burnout
       ? {
-          ...signsOf(OF_BURNT, burnt.judgements),
+          ...judgedSigns(OF_BURNT, burnt.judgements),
           ...swellSign(burnt, burnout.limits.rampMaxCPerH),
           ...fellSign(burnt),
+          ...peakSign(burnt),
         }
       : {}),
-    ...(burnout ? signsOf({ 'set time': 'not set long enough, or too long' }, burnout.judgements) : {}),
-    ...(burnout
-      ? signsOf({ 'out of the kiln': 'cold at the patterns' }, [...burnout.wayOut.values()].flat())
-      : {}),
+    ...judgedSigns({ 'set time': 'not set long enough, or too long' }, burnout?.judgements ?? []),
+    ...judgedSigns({ 'out of the kiln': 'cold at the patterns' }, keys.flatMap((key) => burnout?.wayOut.get(key) ?? [])), // prettier-ignore
+    ...judgedSigns({ 'thick resin': 'thick resin' }, thick),
+    ...airSign(context),
+    ...knockSign(context),
   };
 }

@@ -1,3 +1,4 @@
+import { burnoutCastSigns } from './castSigns';
 import { pouredAt } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { attempt } from '../attempt';
@@ -10,6 +11,7 @@ import { kilnMoments } from './kilnMoments';
 
 export const burnout: Stage<'burnout'> = {
   ...QUIET,
+  castEvidence: burnoutCastSigns,
   key: 'burnout',
   // One kiln brings all flasks to one temperature: the first one's is the programme's.
   plan: ({ context, of }) => attempt(() => planBurnout(context, of('pour').map(valueOf)[0])),

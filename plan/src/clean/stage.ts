@@ -1,3 +1,4 @@
+import { cleanCastSigns } from './castSigns';
 import { say } from '@zero-pour/core';
 import { beginning } from '../moment';
 import { QUIET, type Stage } from '../stage';
@@ -7,6 +8,7 @@ import { cleanSigns } from './cleanSigns';
 
 export const clean: Stage<'clean'> = {
   ...QUIET,
+  castEvidence: cleanCastSigns,
   key: 'clean',
   isDone: (context) => {
     if (context.doc.clean.cameClean !== undefined) return true;

@@ -1,3 +1,4 @@
+import { investCastSigns } from './castSigns';
 import { formatQuantity, formatValue, quantity, say } from '@zero-pour/core';
 import { attempt } from '../attempt';
 import { beginning } from '../moment';
@@ -14,6 +15,7 @@ const mixed = ({ ratio, water, boric }: MixPlan): TicketLine[] => [
 
 export const invest: Stage<'invest'> = {
   ...QUIET,
+  castEvidence: investCastSigns,
   key: 'invest',
   plan: ({ context, of }) =>
     attempt(() => {

@@ -1,3 +1,4 @@
+import { pourCastSigns } from './castSigns';
 import { pouredAt, readingValue } from '@zero-pour/contracts';
 import { formatQuantity, formatValue, HOUR_MS, quantity, say, type UnitChoice } from '@zero-pour/core';
 import { attempt } from '../attempt';
@@ -47,6 +48,7 @@ const readParts = ({ context }: Sight): TicketPart[] =>
 
 export const pour: Stage<'pour'> = {
   ...QUIET,
+  castEvidence: pourCastSigns,
   key: 'pour',
   plan: ({ context }) => context.flasks.map((hung) => attempt(() => planTemperatures(context, hung))),
   isDone: ({ doc }) => pouredAt(doc) !== undefined,

@@ -3,7 +3,7 @@ import { attempt } from '../attempt';
 import { beginning } from '../moment';
 import { printedPieces } from '../pieces';
 import { valueOf } from '../planned';
-import type { Sight, Stage } from '../stage';
+import { QUIET, type Sight, type Stage } from '../stage';
 import { figureLine } from '../ticketLine';
 import { printMoments } from './printMoments';
 import { printWork } from './printWork';
@@ -21,6 +21,7 @@ function lineOf({ context, of }: Sight): string {
 }
 
 export const print: Stage<'print'> = {
+  ...QUIET,
   key: 'print',
   plan: ({ context, of }) => attempt(() => planPrint(context, valueOf(of('scale')))),
   isDone: ({ doc }) => doc.print.finishedAt !== undefined,

@@ -1,3 +1,4 @@
+import { sprueCastSigns } from './castSigns';
 import { pouredAt } from '@zero-pour/contracts';
 import { quantity, say } from '@zero-pour/core';
 import { attempt } from '../attempt';
@@ -47,6 +48,7 @@ function weighedPart({ charge }: HungPlan, flask: number, { doc, flasks }: PourC
 
 export const sprue: Stage<'sprue'> = {
   ...QUIET,
+  castEvidence: sprueCastSigns,
   key: 'sprue',
   plan: ({ context, of }) =>
     context.flasks.map((hung) => {

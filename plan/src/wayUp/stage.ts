@@ -1,3 +1,4 @@
+import { wayUpCastSigns } from './castSigns';
 import { formatQuantity } from '@zero-pour/core';
 import { attemptOr } from '../attempt';
 import { QUIET, type Stage } from '../stage';
@@ -6,6 +7,7 @@ import { planGates } from './gatePlan';
 
 export const wayUp: Stage<'wayUp'> = {
   ...QUIET,
+  castEvidence: wayUpCastSigns,
   key: 'wayUp',
   plan: ({ context, of }) => attemptOr([], () => planGates(context, of('pour'))),
   isDone: ({ parts, doc }) =>

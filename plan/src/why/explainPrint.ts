@@ -1,67 +1,17 @@
-import {
-  chooseChange,
-  confirmCause,
-  PRINT_CHANGES,
-  PRINT_FAULTS,
-  rankCauses,
-  ruleOutCauses,
-  say,
-  sign,
-  startingCounts,
-  type ChosenChange,
-  type Evidence,
-  type Fault,
-  type PrintFaultKey,
-  type RankedCause,
-} from '@zero-pour/core';
+import { PRINT_CHANGES, PRINT_FAULTS, say, sign, type Evidence, type PrintFaultKey } from '@zero-pour/core';
+import type { PourDoc, PouredPrint, WhySaid } from '@zero-pour/contracts';
 import type { PourContext } from '../context';
-import type { PourDoc, PouredPrint } from '@zero-pour/contracts';
 import { faultsOf, printedPieces, type PlannedPiece } from '../pieces';
 import { STAGE_RULES } from '../stages';
+import { countsFrom, explain, foundFrom, type ExplainedFault } from './explain';
 
-/** One fault of a plate with its causes, likeliest first, and the one change to try. */
-export interface ExplainedFault {
-  fault: Fault;
-  pieces: PlannedPiece[];
-  ranked: RankedCause[];
-  /** Chances by what was found, before anything was ruled out: kept with the answer. */
-  byEvidence: Record<string, number>;
-  change: ChosenChange | undefined;
-  confirmed: string | undefined;
-  /** How often other pours found each cause behind this fault. */
-  foundBefore: Readonly<Record<string, number>>;
-}
-
-/** Counts of a fault's causes with what other pours confirmed and ruled out: once a pour, however many pieces had it. */
-export function countsSoFar(
-  fault: Fault,
+/** What pours said of a fault of their prints, but for one pour. */
+export const saidOfPrints = (
+  fault: PrintFaultKey,
   prints: readonly PouredPrint[],
   exceptPourId?: string,
-): Record<string, number> {
-  let counts = startingCounts(fault);
-  for (const { pourId, print } of prints) {
-    const said = print.why?.[fault.key as keyof NonNullable<typeof print.why>];
-    if (!said || pourId === exceptPourId) continue;
-    // What was found then decides who shares; an answer from before that was kept goes by what was usual.
-    const chances = said.chances ?? chancesOf(rankCauses(fault, counts, {}));
-    if (said.confirmed) counts = confirmCause(counts, said.confirmed);
-    else if (said.ruledOut.length > 0) counts = ruleOutCauses(counts, chances, said.ruledOut);
-  }
-  return counts;
-}
-
-/** Chances by cause. */
-export const chancesOf = (ranked: readonly RankedCause[]): Record<string, number> =>
-  Object.fromEntries(ranked.map(({ key, chance }) => [key, chance]));
-
-function foundBefore(fault: Fault, { prints, pourId }: PourContext): Record<string, number> {
-  const found: Record<string, number> = {};
-  for (const other of prints.prints) {
-    const key = other.print.why?.[fault.key as keyof NonNullable<typeof other.print.why>]?.confirmed;
-    if (key !== undefined && other.pourId !== pourId) found[key] = (found[key] ?? 0) + 1;
-  }
-  return found;
-}
+): WhySaid[] =>
+  prints.flatMap(({ pourId, print }) => (pourId === exceptPourId ? [] : (print.why?.[fault] ?? [])));
 
 /** Every sign that this pour's own record gives, stage by stage. */
 export const evidenceOf = (context: PourContext): Evidence =>
@@ -100,20 +50,16 @@ export function explainPrint(context: PourContext): ExplainedFault[] {
     const faulty = all.filter(({ key }) => faultsOf(pieces[key]).includes(fault.key));
     if (faulty.length === 0) return [];
     const evidence = { ...whole, ...alikeSign(all, pieces, fault.key) };
-    const said = why?.[fault.key];
-    const before = countsSoFar(fault, context.prints.prints, context.pourId);
-    const counts = said?.confirmed ? confirmCause(before, said.confirmed) : before;
-    const ranked = rankCauses(fault, counts, evidence, said?.ruledOut);
+    const saidBefore = saidOfPrints(fault.key, context.prints.prints, context.pourId);
     return [
-      {
-        fault,
+      explain(fault, {
         pieces: faulty,
-        ranked,
-        byEvidence: chancesOf(rankCauses(fault, before, evidence)),
-        change: chooseChange(ranked, PRINT_CHANGES),
-        confirmed: said?.confirmed,
-        foundBefore: foundBefore(fault, context),
-      },
+        evidence,
+        before: countsFrom(fault, saidBefore),
+        foundBefore: foundFrom(saidBefore),
+        said: why?.[fault.key],
+        changes: PRINT_CHANGES,
+      }),
     ];
   });
 }

@@ -2,7 +2,15 @@ import { pieceKey, type PourDoc, type PouredPrint } from '@zero-pour/contracts';
 import { formatPhrase, METRIC, NO_ROTATION, PRINT_FAULTS, startingCounts } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { resolvePour, type PourContext } from '../context';
-import { countsSoFar, evidenceOf, explainPrint, faultsOf, knowPrints, sameHeight } from '../index';
+import {
+  countsFrom,
+  evidenceOf,
+  explainPrint,
+  faultsOf,
+  knowPrints,
+  sameHeight,
+  saidOfPrints,
+} from '../index';
 import { cutReadings, fullDoc, id, LINE, planShop, pouredPrint } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -202,19 +210,28 @@ describe('why a print failed', () => {
     const fault = PRINT_FAULTS.find((f) => f.key === 'ridge')!;
     const other = (pourId: string, why: PouredPrint['print']['why']) =>
       pouredPrint({ pourId, print: { pieces: {}, ...(why ? { why } : {}) } });
-    const confirmed = countsSoFar(fault, [other(id(90), { ridge: { confirmed: 'file', ruledOut: [] } })]);
+    const confirmed = countsFrom(
+      fault,
+      saidOfPrints('ridge', [other(id(90), { ridge: { confirmed: 'file', ruledOut: [] } })]),
+    );
     expect(confirmed['file']).toBeCloseTo(startingCounts(fault)['file']! + 1, 12);
-    const ruled = countsSoFar(fault, [other(id(90), { ridge: { ruledOut: ['pause'] } })]);
+    const ruled = countsFrom(
+      fault,
+      saidOfPrints('ridge', [other(id(90), { ridge: { ruledOut: ['pause'] } })]),
+    );
     expect(ruled['pause']).toBeCloseTo(startingCounts(fault)['pause']!, 12);
     expect(ruled['jump']).toBeGreaterThan(startingCounts(fault)['jump']!);
     // The evidence of that print travels with its answer.
-    const told = countsSoFar(fault, [
-      other(id(90), { ridge: { ruledOut: ['pause'], chances: { pause: 0.5, file: 0.5 } } }),
-    ]);
+    const told = countsFrom(
+      fault,
+      saidOfPrints('ridge', [
+        other(id(90), { ridge: { ruledOut: ['pause'], chances: { pause: 0.5, file: 0.5 } } }),
+      ]),
+    );
     expect(told['file']).toBeCloseTo(startingCounts(fault)['file']! + 1, 12);
     expect(told['jump']).toBeCloseTo(startingCounts(fault)['jump']!, 12);
     const own = [other(id(91), { ridge: { confirmed: 'file', ruledOut: [] } })];
-    expect(countsSoFar(fault, own, id(91))).toEqual(startingCounts(fault));
+    expect(countsFrom(fault, saidOfPrints('ridge', own, id(91)))).toEqual(startingCounts(fault));
   });
 
   it('has nothing to say of a plate without faults', () => {

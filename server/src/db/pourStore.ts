@@ -107,12 +107,13 @@ function derived(id: string, number: number, doc: PourDoc, used: UsedItems | und
   ];
 }
 
-/** What a pour tells, for the columns told_print, told_sizes, told_castings, told_yields and told_version. */
-export const tellsColumns = ({ print, sizes, castings, yields }: PourTells): unknown[] => [
+/** What a pour tells, for the columns told_print, told_sizes, told_castings, told_yields, told_cast and told_version. */
+export const tellsColumns = ({ print, sizes, castings, yields, cast }: PourTells): unknown[] => [
   print && JSON.stringify(print),
   sizes && JSON.stringify(sizes),
   JSON.stringify(castings),
   yields && JSON.stringify(yields),
+  cast && JSON.stringify(cast),
   TELLS_VERSION,
 ];
 
@@ -188,8 +189,8 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
   await db
     .query(
       `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_castings,
-         told_yields, told_version, created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $12, $13)`,
+         told_yields, told_cast, told_version, created_at, changed_at, number)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $13, $14)`,
       [pour.id, ...derived(pour.id, number, pour.doc, pour.used), pour.at, number],
     )
     .catch(refuseUnknown);
@@ -206,7 +207,8 @@ export async function keepPourDoc(
   await db
     .query(
       `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, told_print = $7,
-         told_sizes = $8, told_castings = $9, told_yields = $10, told_version = $11, changed_at = now() WHERE id = $1`,
+         told_sizes = $8, told_castings = $9, told_yields = $10, told_cast = $11,
+         told_version = $12, changed_at = now() WHERE id = $1`,
       [id, ...derived(id, number, doc, used)],
     )
     .catch(refuseUnknown);

@@ -4,6 +4,7 @@ import {
   TELLS_VERSION,
   upgradePour,
   upgradeUsed,
+  type PouredCast,
   type PouredPrint,
   type PouredSizes,
 } from '@zero-pour/contracts';
@@ -29,6 +30,15 @@ export async function listPouredSizes(db: Queryable): Promise<PouredSizes[]> {
      ORDER BY told_sizes ->> 'at', number`,
   );
   return rows.map(({ told }) => told);
+}
+
+/** What pours said of the causes of their castings' flaws: those that said anything, oldest first. */
+export async function listToldCauses(db: Queryable): Promise<Pick<PouredCast, 'pourId' | 'why'>[]> {
+  const { rows } = await db.query<Pick<PouredCast, 'pourId' | 'why'>>(
+    `SELECT id AS "pourId", told_cast -> 'why' AS why FROM pour
+     WHERE NOT discarded AND told_cast ? 'why' ORDER BY number`,
+  );
+  return rows;
 }
 
 /** Segments of each programme of the shop: hands-on moments of an older document are named by them. */
@@ -57,7 +67,7 @@ async function renew(tx: Queryable, row: OldRow, segmentsOf: Map<string, unknown
   const doc = read.data;
   await tx.query(
     `UPDATE pour SET doc = $2, used = $3, told_print = $4, told_sizes = $5, told_castings = $6, told_yields = $7,
-       told_version = $8 WHERE id = $1`,
+       told_cast = $8, told_version = $9 WHERE id = $1`,
     [
       id,
       JSON.stringify(doc),

@@ -7,7 +7,7 @@ import { lastEmitted } from '../../testing/mountInApp';
 import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import { scaledName } from '../../pattern/jobs/savePattern';
 import { markPoured, markPrintStart } from '../../state/printedAs';
-import CastingSizeRows from '../stages/CastingSizeRows.vue';
+import CastingSizeRows from '../result/CastingSizeRows.vue';
 import HoldSizeFields from '../stages/HoldSizeFields.vue';
 import ScaleStage from '../stages/ScaleStage.vue';
 import ChainTable from './ChainTable.vue';

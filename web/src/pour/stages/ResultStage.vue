@@ -1,16 +1,28 @@
 <script setup lang="ts">
-import { pouredAt, type Casting } from '@zero-pour/contracts';
-import { countOutcomes, piecesMeant, ROUGH_COUNTS, type RoughCount, type StageKey } from '@zero-pour/core';
-import { castPieces } from '@zero-pour/plan';
-import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
+import { becameOf, pouredAt, type Casting } from '@zero-pour/contracts';
+import {
+  countOutcomes,
+  flawWords,
+  piecesMeant,
+  type FlawKind,
+  type RoughCount,
+  type StageKey,
+} from '@zero-pour/core';
+import { castPieces, judgePieceWeight, type PlannedPiece } from '@zero-pour/plan';
+import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import NoteField from '../../components/NoteField.vue';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../../components/DoneLine.vue';
+import type { Point } from '../../pattern';
 import SameAgain from '../SameAgain.vue';
 import StageHead from '../StageHead.vue';
-import CastingCard from './CastingCard.vue';
-import FromRecord from './FromRecord.vue';
+import AllAlike from '../result/AllAlike.vue';
+import CastingCard from '../result/CastingCard.vue';
+import CastWhy from '../result/CastWhy.vue';
+import ChangeHelped from '../result/ChangeHelped.vue';
+import FlawsOnModel from '../result/FlawsOnModel.vue';
+import FromRecord from '../result/FromRecord.vue';
 import { ButtonBack } from '../../metal';
 import PourField from '../PourField.vue';
 
@@ -20,10 +32,15 @@ const route = useRoute();
 const doc = computed(() => pour.value.doc.result);
 const poured = computed(() => pouredAt(pour.value.doc));
 const pieces = computed(() => castPieces(plan.value.context));
-const count = computed(() => countOutcomes(pieces.value.map((p) => doc.value.castings[p.key]?.outcome)));
+const count = computed(() => countOutcomes(pieces.value.map((p) => becameOf(doc.value.castings[p.key]))));
 const EMPTY: Casting = { flaws: [], photos: [] };
 const castingOf = (key: string): Casting => doc.value.castings[key] ?? EMPTY;
 const keep = (key: string, casting: Casting): void => set(['result', 'castings', key], casting);
+/** Pieces by the pattern that they are castings of: each has one model. */
+const lines = computed(() => {
+  const keys = [...new Set(pieces.value.map(({ line }) => line))];
+  return keys.map((line) => pieces.value.filter((piece) => piece.line === line));
+});
 
 /** What was expected of the piece before it was cast. */
 function expectedOf(key: string): string {
@@ -34,12 +51,38 @@ function expectedOf(key: string): string {
 /** "Most": that many sellable, the others scrap; each can be changed after. */
 function setRough(rough: RoughCount): void {
   const good = piecesMeant(rough, pieces.value.length);
-  const entries = pieces.value.map((p, i) => [
-    p.key,
-    { ...castingOf(p.key), outcome: i < good ? 'sellable' : 'scrap' },
-  ]);
-  set(['result', 'castings'], Object.fromEntries(entries));
+  keepAll((casting, i) => ({ ...casting, outcome: i < good ? 'sellable' : 'scrap' }));
 }
+const setFlaw = (kind: FlawKind): void =>
+  keepAll((casting) => ({ ...casting, flaws: [...casting.flaws, { kind, place: '' }] }));
+function keepAll(change: (casting: Casting, i: number) => Casting): void {
+  const entries = pieces.value.map((p, i) => [p.key, change(castingOf(p.key), i)] as const);
+  // Copies that are no longer among the pieces keep what was said of them.
+  set(['result', 'castings'], { ...doc.value.castings, ...Object.fromEntries(entries) });
+}
+
+/** The flaw that a press on the model places. */
+const placing = shallowRef<{ key: string; flaw: number }>();
+const asked = (of: readonly PlannedPiece[]): string => {
+  const piece = of.find(({ key }) => key === placing.value?.key);
+  const flaw = piece && castingOf(piece.key).flaws[placing.value!.flaw];
+  return flaw ? `${flawWords(flaw.kind)} of ${piece.name}` : '';
+};
+const ask = (key: string, flaw: number): void =>
+  void (placing.value =
+    placing.value?.key === key && placing.value.flaw === flaw ? undefined : { key, flaw });
+function place(of: readonly PlannedPiece[], at: Point): void {
+  const piece = of.find(({ key }) => key === placing.value?.key);
+  if (!piece || !placing.value) return;
+  const casting = castingOf(piece.key);
+  const placeMm = at.map((mm) => Math.round(mm * 100) / 100) as Point;
+  const shown = { placeMm, patternId: piece.pattern.id };
+  const flaws = casting.flaws.map((flaw, i) => (i === placing.value!.flaw ? { ...flaw, ...shown } : flaw));
+  keep(piece.key, { ...casting, flaws });
+  placing.value = undefined;
+}
+const hasFlaws = (of: readonly PlannedPiece[]): boolean =>
+  of.some(({ key }) => castingOf(key).flaws.length > 0);
 
 const counts = useTemplateRef<HTMLElement>('counts');
 const focusCounts = async (): Promise<void> => {
@@ -58,34 +101,38 @@ watch(() => route.hash, focusCounts);
     :line="count.judged > 0 ? `${count.sellable} of ${count.total} sellable` : 'what came out'"
     can-leave
   />
+  <ChangeHelped />
   <p v-if="pieces.length === 0" class="mute">
     No castings are named in the brief.
     <button type="button" class="text-button" @click="emit('goTo', 'brief')">Brief</button>
   </p>
   <template v-else>
-    <div ref="counts" class="rough" role="group" aria-label="Sellable, in a word">
-      <span>{{
-        pieces.length === 1 ? 'Is it sellable?' : `How many of ${pieces.length} are sellable?`
-      }}</span>
-      <v-btn
-        v-for="(share, rough) in ROUGH_COUNTS"
-        :key="rough"
-        :data-share="share"
-        @click="setRough(rough)"
-        >{{ rough }}</v-btn
-      >
-    </div>
-    <CastingCard
-      v-for="piece in pieces"
-      :key="piece.key"
-      :piece="piece"
-      :casting="castingOf(piece.key)"
-      :sizes="pour.doc.brief.sizes.filter((s) => (s.lineKey ?? pieces[0]?.line) === piece.line)"
-      :pour-id="pour.id"
-      :expected="expectedOf(piece.key)"
-      @change="(casting) => keep(piece.key, casting)"
-    />
+    <div ref="counts"><AllAlike :count="pieces.length" @rough="setRough" @flaw="setFlaw" /></div>
+    <template v-for="of in lines" :key="of[0]!.line">
+      <FlawsOnModel
+        v-if="hasFlaws(of)"
+        :pattern="of[0]!.pattern"
+        :pieces="of"
+        :castings="doc.castings"
+        :asks="asked(of)"
+        @place="(at) => place(of, at)"
+      />
+      <CastingCard
+        v-for="piece in of"
+        :key="piece.key"
+        :piece="piece"
+        :casting="castingOf(piece.key)"
+        :sizes="pour.doc.brief.sizes.filter((s) => (s.lineKey ?? pieces[0]?.line) === piece.line)"
+        :pour-id="pour.id"
+        :expected="expectedOf(piece.key)"
+        :placing="placing?.key === piece.key ? placing.flaw : undefined"
+        :weight="judgePieceWeight(plan, piece)"
+        @change="(casting) => keep(piece.key, casting)"
+        @place="(flaw) => ask(piece.key, flaw)"
+      />
+    </template>
   </template>
+  <CastWhy />
   <section class="stage-block">
     <h2>All of it</h2>
     <div class="form-grid two">
@@ -114,19 +161,6 @@ watch(() => route.hash, focusCounts);
 </template>
 
 <style scoped>
-.rough {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-.rough span {
-  margin-right: 6px;
-}
-.rough .v-btn {
-  min-height: 44px;
-}
 .two {
   grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
 }

@@ -7,9 +7,9 @@ import FromRecord from './FromRecord.vue';
 
 const shop = useFakeShop();
 
-describe('what mix and kiln say of a casting', () => {
+describe('what the record says of a casting', () => {
   it('is nothing where nothing was measured', () => {
-    expect(flatText(showInPour(shop, 31, FromRecord).page)).toContain('Nothing was measured of them');
+    expect(flatText(showInPour(shop, 31, FromRecord).page)).toContain('Nothing was measured or told of it');
   });
   it('is told with what is off first', async () => {
     const { page, handle } = showInPour(shop, 31, FromRecord);

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import type { Casting, Flaw, SizeTarget } from '@zero-pour/contracts';
+import { readingValue, type Casting, type Flaw, type SizeTarget } from '@zero-pour/contracts';
 import { said } from '../../components/said';
-import { FLAW_KINDS, OUTCOMES, type FlawKind } from '@zero-pour/core';
+import { FLAW_KINDS, flawWords, OUTCOMES, type FlawKind, type Judgement } from '@zero-pour/core';
 import type { PlannedPiece } from '@zero-pour/plan';
+import { computed, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
+import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PhotoRow from '../../components/PhotoRow.vue';
-import QuantityField from '../../components/QuantityField.vue';
 import ReadingField from '../../components/ReadingField.vue';
 import CastingSizeRows from './CastingSizeRows.vue';
+import FinishingSteps from './FinishingSteps.vue';
+import FlawRow from './FlawRow.vue';
 
-/** One casting: outcome, flaws with place and size, weight, size, note, photos. */
+/** One casting in two looks: as cast (outcome, flaws, weight), and finished (steps, weight, what became of it). */
 const props = defineProps<{
   piece: PlannedPiece;
   casting: Casting;
@@ -19,9 +22,14 @@ const props = defineProps<{
   pourId: string;
   /** What was expected of it before it was invested. */
   expected: string;
+  /** Which of its flaws a press on the model places. */
+  placing: number | undefined;
+  /** Its weight against what its volume says. */
+  weight: readonly Judgement[];
 }>();
-const emit = defineEmits<{ change: [casting: Casting] }>();
+const emit = defineEmits<{ change: [casting: Casting]; place: [flaw: number] }>();
 
+const KINDS = FLAW_KINDS.map((kind) => ({ title: flawWords(kind), value: kind }));
 const change = (fields: Partial<Casting>): void => emit('change', { ...props.casting, ...fields });
 const addFlaw = (kind: FlawKind | null): void => {
   if (kind) change({ flaws: [...props.casting.flaws, { kind, place: '' }] });
@@ -30,6 +38,10 @@ const setFlaw = (index: number, fields: Partial<Flaw>): void =>
   change({ flaws: props.casting.flaws.map((flaw, i) => (i === index ? { ...flaw, ...fields } : flaw)) });
 const removeFlaw = (index: number): void =>
   change({ flaws: props.casting.flaws.filter((_, i) => i !== index) });
+
+const { cutWeightG, finishing, finished } = props.casting;
+const opened = shallowRef(cutWeightG !== undefined || (finishing?.length ?? 0) > 0 || finished !== undefined);
+const beforeG = computed(() => readingValue(props.casting.cutWeightG) ?? readingValue(props.casting.weightG));
 </script>
 
 <template>
@@ -52,13 +64,20 @@ const removeFlaw = (index: number): void =>
         :model-value="casting.weightG"
         @update:model-value="(weightG) => change({ weightG })"
       />
-      <v-select
-        label="Add a flaw"
-        :items="[...FLAW_KINDS]"
-        :model-value="null"
-        @update:model-value="addFlaw"
-      />
+      <v-select label="Add a flaw" :items="KINDS" :model-value="null" @update:model-value="addFlaw" />
     </div>
+    <JudgementList :judgements="weight" />
+    <FlawRow
+      v-for="(flaw, i) in casting.flaws"
+      :key="i"
+      :flaw="flaw"
+      :of="piece.name"
+      :placing="placing === i"
+      :on-earlier-file="flaw.placeMm !== undefined && flaw.patternId !== piece.pattern.id"
+      @change="(fields) => setFlaw(i, fields)"
+      @remove="removeFlaw(i)"
+      @place="emit('place', i)"
+    />
     <CastingSizeRows
       v-if="sizes.length > 0"
       :casting="piece.key"
@@ -67,22 +86,30 @@ const removeFlaw = (index: number): void =>
       :pour-id="pourId"
       @change="(measured) => change({ sizes: measured })"
     />
-    <div v-for="(flaw, i) in casting.flaws" :key="i" class="flaw">
-      <b>{{ flaw.kind }}</b>
-      <v-text-field
-        label="Where"
-        :model-value="flaw.place"
-        maxlength="120"
-        @update:model-value="(place) => setFlaw(i, { place })"
+    <button type="button" class="text-button more" :aria-expanded="opened" @click="opened = !opened">
+      {{ opened ? 'Finishing, put away' : 'Finishing: steps, weights, what became of it' }}
+    </button>
+    <div v-if="opened" class="finished">
+      <ReadingField
+        v-bind="said('pour', 'result', 'castings', '*', 'cutWeightG')"
+        :model-value="casting.cutWeightG"
+        @update:model-value="(grams) => change({ cutWeightG: grams })"
       />
-      <QuantityField
-        v-bind="said('pour', 'result', 'castings', '*', 'flaws', '0', 'sizeMm')"
-        :model-value="flaw.sizeMm"
-        @update:model-value="(sizeMm) => setFlaw(i, { sizeMm })"
+      <FinishingSteps
+        :steps="casting.finishing ?? []"
+        :of="piece.name"
+        :before-g="beforeG"
+        @change="(steps) => change({ finishing: steps.length > 0 ? steps : undefined })"
       />
-      <button type="button" class="text-button" :aria-label="`Take ${flaw.kind} away`" @click="removeFlaw(i)">
-        away
-      </button>
+      <div class="end">
+        <span>In the end:</span>
+        <ChoiceRow
+          :label="`Finished, ${piece.name} is`"
+          :options="OUTCOMES"
+          :model-value="casting.finished"
+          @choose="(end) => change({ finished: casting.finished === end ? undefined : end })"
+        />
+      </div>
     </div>
     <NoteField
       class="mt-3"
@@ -104,11 +131,14 @@ const removeFlaw = (index: number): void =>
   padding: 12px 14px;
   margin-bottom: 10px;
 }
-.top {
+.top,
+.end {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 16px;
   align-items: center;
+}
+.top {
   justify-content: space-between;
   margin-bottom: 10px;
 }
@@ -121,16 +151,12 @@ const removeFlaw = (index: number): void =>
   grid-template-columns: repeat(auto-fill, minmax(256px, 1fr));
   gap: 10px;
 }
-.flaw {
-  display: grid;
-  grid-template-columns: 150px minmax(0, 1fr) 130px auto;
-  gap: 10px;
-  align-items: center;
-  margin-top: 8px;
+.more {
+  margin-top: 10px;
 }
-@media (max-width: 700px) {
-  .flaw {
-    grid-template-columns: 1fr;
-  }
+.finished {
+  display: grid;
+  gap: 12px;
+  margin-top: 8px;
 }
 </style>

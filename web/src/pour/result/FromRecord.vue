@@ -1,25 +1,25 @@
 <script setup lang="ts">
-import { formatPhrase } from '@zero-pour/core';
-import { castSigns } from '@zero-pour/plan';
+import { CAST_SIGNS, formatPhrase } from '@zero-pour/core';
+import { castEvidenceOf } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 
-/** What mix and kiln say of what came out, by what was measured: evidence for the causes of its flaws. */
+/** What the record says of what came out, by what was measured and told: evidence for the causes of its flaws. */
 const { plan } = usePour();
 const units = useUnits();
 const signs = computed(() =>
-  Object.entries(castSigns(plan.value))
-    .flatMap(([name, found]) => (found ? [{ name, ...found }] : []))
+  Object.entries(castEvidenceOf(plan.value))
+    .flatMap(([name, found]) => (found && CAST_SIGNS.has(name) ? [{ name, ...found }] : []))
     .sort((a, b) => Number(a.state === 'good') - Number(b.state === 'good')),
 );
 </script>
 
 <template>
-  <section class="stage-block" aria-label="What mix and kiln say">
-    <h2>What mix and kiln say of it</h2>
+  <section class="stage-block" aria-label="What the record says of it">
+    <h2>What the record says of it</h2>
     <p v-if="signs.length === 0" class="mute">
-      Nothing was measured of them: no log of the kiln, no weights of the mix, no gloss-off.
+      Nothing was measured or told of it: no log of the kiln, no temperatures, no weights of the mix.
     </p>
     <ul v-else class="signs">
       <li v-for="one in signs" :key="one.name" :class="one.state">

@@ -1,0 +1,63 @@
+import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, ROUTES } from '@zero-pour/core';
+import { z } from 'zod';
+import { idSchema, keySchema, momentSchema } from '../parts';
+import { investStageSchema } from './making';
+import { resultStageSchema } from './outcome';
+import { pieceKeySchema } from './pieces';
+import { briefLineSchema } from './planning';
+import { pourStageSchema } from './pourFlask';
+import { tryingSchema } from './why';
+
+/** What one flask of a pour tells of how it was poured and opened. */
+const castFlaskSchema = z.strictObject({
+  key: keySchema,
+  /** Pieces that hung in it; absent: all that hung in no other. */
+  pieces: z.array(pieceKeySchema).max(500).optional(),
+  pour: pourStageSchema.pick({
+    flaskRead: true,
+    metalRead: true,
+    flaskOffsetC: true,
+    outMin: true,
+    vacuumKpa: true,
+    quenchAfterMin: true,
+    ran: true,
+    opened: true,
+  }),
+});
+
+/** What became of one casting: what it was in the end, and its flaws by kind. */
+const castPieceSchema = z.strictObject({
+  became: z.enum(OUTCOMES),
+  flaws: z.array(z.enum(FLAW_KINDS)).max(30),
+});
+
+/** What a pour tells of its castings: with what, how hot, how it was opened, what came out, and why. */
+export const pouredCastSchema = z.strictObject({
+  pourId: idSchema,
+  number: z.number().int().positive(),
+  /** Of its last flask; null: not told. */
+  pouredAt: momentSchema.nullable(),
+  alloyId: idSchema.nullable(),
+  resinId: idSchema.nullable(),
+  profileId: idSchema.nullable(),
+  powderId: idSchema.nullable(),
+  programmeId: idSchema.nullable(),
+  castClass: z.enum(CAST_CLASSES),
+  route: z.enum(ROUTES),
+  lines: z.array(briefLineSchema.pick({ key: true, patternId: true, count: true })),
+  invest: investStageSchema.pick({ ratio: true, boric: true }),
+  flasks: z.array(castFlaskSchema).max(12),
+  /** By the piece's name. */
+  castings: z.record(pieceKeySchema, castPieceSchema),
+  why: resultStageSchema.shape.why,
+  trying: tryingSchema.optional(),
+});
+export type PouredCast = z.infer<typeof pouredCastSchema>;
+export const pouredCastsSchema = z.array(pouredCastSchema);
+
+/** What the shop's other pours found behind flaws of castings: counts of causes, and how often each was found. */
+export const castLessonsSchema = z.partialRecord(
+  z.enum(FLAW_KINDS),
+  z.strictObject({ counts: z.record(keySchema, z.number()), found: z.record(keySchema, z.number()) }),
+);
+export type CastLessons = z.infer<typeof castLessonsSchema>;

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import type { Casting, Pattern } from '@zero-pour/contracts';
+import { flawWords } from '@zero-pour/core';
+import type { PlannedPiece } from '@zero-pour/plan';
+import { computed } from 'vue';
+import { PartView, SceneMarks, type PartScene, type Point } from '../../pattern';
+
+/** Flaws of all copies of one pattern on its model, with the copy's number; a press shows where the asked one is. */
+const props = defineProps<{
+  pattern: Pattern;
+  pieces: readonly PlannedPiece[];
+  castings: Readonly<Record<string, Casting>>;
+  /** What a press is asked for; empty: none. */
+  asks: string;
+}>();
+const emit = defineEmits<{ place: [at: Point] }>();
+
+/** Only what was shown on this very file has a place on it. */
+const marks = computed(() =>
+  props.pieces.flatMap(({ key, copy }) =>
+    (props.castings[key]?.flaws ?? []).flatMap((flaw) =>
+      flaw.placeMm && flaw.patternId === props.pattern.id
+        ? [{ at: flaw.placeMm, word: `${copy}: ${flawWords(flaw.kind)}` }]
+        : [],
+    ),
+  ),
+);
+function dots(scene: PartScene, tick: number) {
+  void tick;
+  return marks.value.map(({ at, word }) => ({ ...scene.screenOf(at), word }));
+}
+function press(picked: { at: Point; vertices: Point } | null): void {
+  if (picked && props.asks) emit('place', picked.at);
+}
+</script>
+
+<template>
+  <figure class="model" :class="{ asked: asks !== '' }">
+    <PartView :pattern="pattern" @pick="press">
+      <template #default="{ scene, tick, width, height }">
+        <svg class="marks" :width="width" :height="height" aria-hidden="true">
+          <g v-for="(dot, n) in dots(scene, tick)" :key="n" :transform="`translate(${dot.x} ${dot.y})`">
+            <path d="M-7 -7L7 7M-7 7L7 -7" />
+            <text x="11" y="5">{{ dot.word }}</text>
+          </g>
+        </svg>
+        <SceneMarks :scene="scene" :tick="tick" />
+      </template>
+    </PartView>
+    <figcaption role="status">
+      {{
+        asks
+          ? `Press on the model where it is: ${asks}`
+          : marks.length > 0
+            ? `${pattern.name}, with what was found on its copies`
+            : `${pattern.name}: no flaw is shown on it yet`
+      }}
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.model {
+  display: grid;
+  grid-template-rows: 300px auto;
+  margin: 0 0 12px;
+  background: var(--paper);
+  border: 1px solid var(--line);
+}
+.asked {
+  border: 2px solid var(--wax);
+}
+figcaption {
+  padding: 6px 12px;
+  font-size: 14px;
+}
+.marks {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+path {
+  stroke: var(--oxide);
+  stroke-width: 3.5;
+}
+text {
+  font: 600 14px var(--text);
+  fill: var(--oxide);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+}
+</style>
