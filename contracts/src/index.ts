@@ -159,7 +159,14 @@ export type { BriefLine, PlannedWeek, PourGate } from './pour/planning';
 export { becameOf, HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
 export type { FinishingStep } from './pour/finishing';
 export type { Trying, WhySaid } from './pour/why';
-export { castLessonsSchema, pouredCastsSchema, type CastLessons, type PouredCast } from './pour/pouredCasts';
+export {
+  castLessonsSchema,
+  openingsToldSchema,
+  pouredCastsSchema,
+  type OpeningTold,
+  type CastLessons,
+  type PouredCast,
+} from './pour/pouredCasts';
 export {
   AT_THE_END,
   FIRST_SIZE,

@@ -179,3 +179,5 @@ export { judgeChange, type ChangeJudged } from './compare/changeHelped';
 export { setsByItself, tryChange } from './compare/tryChange';
 export { expectedWeight, judgePieceWeight } from './result/castWeightPlan';
 export { finishingTotals, nextStep, type FinishingTotals } from './result/finishing';
+export { isHardened, learnOpening, planOpening, type LearntOpening } from './pour/openingPlan';
+export { metalMeets } from './burnout/outOfKiln';

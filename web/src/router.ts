@@ -83,6 +83,12 @@ export const router = createRouter({
       meta: { title: 'Shop' },
     },
     {
+      path: '/record/compare',
+      name: 'comparePours',
+      component: () => import('./record/ComparePours.vue'),
+      meta: { title: 'Compare two pours' },
+    },
+    {
       path: '/record',
       name: 'record',
       component: () => import('./record/RecordPage.vue'),

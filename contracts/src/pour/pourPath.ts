@@ -1,6 +1,7 @@
 import type { PourDoc } from './pourDoc';
 
-type Leaf = string | number | boolean | null | undefined;
+/** What is set whole: a reading too, whose number means nothing without how it was come by. */
+type Leaf = string | number | boolean | null | undefined | { state: string };
 type Keyed = readonly { key: string }[];
 
 /** What stands one step below: an entry of a keyed list by its key, a field or an entry of a record by its name. */

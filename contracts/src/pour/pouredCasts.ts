@@ -5,7 +5,7 @@ import { investStageSchema } from './making';
 import { resultStageSchema } from './outcome';
 import { pieceKeySchema } from './pieces';
 import { briefLineSchema } from './planning';
-import { pourStageSchema } from './pourFlask';
+import { openedSchema, pourStageSchema } from './pourFlask';
 import { tryingSchema } from './why';
 
 /** What one flask of a pour tells of how it was poured and opened. */
@@ -61,3 +61,7 @@ export const castLessonsSchema = z.partialRecord(
   z.strictObject({ counts: z.record(keySchema, z.number()), found: z.record(keySchema, z.number()) }),
 );
 export type CastLessons = z.infer<typeof castLessonsSchema>;
+
+/** How one flask was opened, and whether something hardened its mix. */
+export const openingsToldSchema = z.array(z.strictObject({ hardened: z.boolean(), opened: openedSchema }));
+export type OpeningTold = z.infer<typeof openingsToldSchema>[number];

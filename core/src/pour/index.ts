@@ -1,4 +1,10 @@
-export { judgeTemperature, MIDDLE_TO_5, pourTemperatures, type PourTemperatures } from './temperatures';
+export {
+  judgeTemperature,
+  MIDDLE_TO_5,
+  ON_PURPOSE,
+  pourTemperatures,
+  type PourTemperatures,
+} from './temperatures';
 export {
   adviseOpening,
   DIVEST_TOOLS,

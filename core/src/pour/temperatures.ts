@@ -13,6 +13,8 @@ export interface PourTemperatures {
 
 /** The middle of a range, to 5 °C. */
 export const MIDDLE_TO_5 = formula`5 × round((${'L'} + ${'H'}) / 10)`;
+/** A temperature, set off on purpose. */
+export const ON_PURPOSE = formula`${'T'} + ${'w'}`;
 const middle = ({ lowC, highC }: ClassRange): number => MIDDLE_TO_5.of({ L: lowC, H: highC });
 
 /** Flask and metal temperature by alloy and class (handbook 08): thin, hotter flask; heavy, cooler. */

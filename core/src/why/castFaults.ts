@@ -18,7 +18,11 @@ const HARD = test('poured hard', 0.6, 0.2);
 const SHARP = test('sharp joint', 0.6, 0.25);
 const FLASK_HOT = [test('flask hot', 0.7, 0.2, 'flask'), test('froze late', 0.65, 0.15, 'flask')];
 const METAL_HOT = test('metal hot', 0.7, 0.2);
-const FLASK_COOL = [test('flask cool', 0.7, 0.2, 'cool'), test('cold at the patterns', 0.7, 0.2, 'cool')];
+const FLASK_COOL = [
+  test('froze early', 0.6, 0.12, 'cool'),
+  test('flask cool', 0.7, 0.2, 'cool'),
+  test('cold at the patterns', 0.7, 0.2, 'cool'),
+];
 const METAL_COOL = test('metal cool', 0.7, 0.2);
 const RATIO = [test('water ÷ powder off', 0.65, 0.2, 'ratio'), test('ratio outside the powder’s', 0.65, 0.15, 'ratio')]; // prettier-ignore
 const VACUUM = [test('vacuum steps late', 0.65, 0.2, 'vacuum'), test('vacuum step left out', 0.6, 0.1, 'vacuum')]; // prettier-ignore

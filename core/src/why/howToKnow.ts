@@ -45,6 +45,7 @@ const HOW_CAST: Readonly<Record<string, string>> = {
   'flask cool': 'read the flask at Pour',
   'cold at the patterns': 'note at Pour how long it was out of the kiln',
   'froze late': 'note at Pour when the button was solid',
+  'froze early': 'note at Pour when the button was solid',
   'metal hot': 'read the metal at Pour',
   'metal cool': 'read the metal at Pour',
   'metal reused much': 'weigh the charge out of lots at Sprue',

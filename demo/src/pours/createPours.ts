@@ -73,7 +73,7 @@ function createPast(story: PastPour, pattern: Pattern, now: Date): Pour {
   doc = invested(doc, hoursFrom(zero, -22), 22);
   doc = kilnStarted(doc, hoursFrom(zero, -19), [hoursFrom(zero, -17)]);
   doc = poured(doc, zero.toISOString(), story, weights);
-  doc = recorded(doc, hoursFrom(zero, 3), story.castings, weights.castingG);
+  doc = recorded(doc, hoursFrom(zero, 3), story, weights.castingG, pattern);
   return asPour(story, doc, hoursFrom(zero, -50));
 }
 

@@ -1,12 +1,14 @@
 import {
   FIRST_SIZE,
   pieceKey,
+  type Flaw,
+  type Opened,
   type Pattern,
   type PourDoc,
   type PrintedPlate,
   type Reading,
 } from '@zero-pour/contracts';
-import { goesIntoFlask, handNames } from '@zero-pour/core';
+import { goesIntoFlask, handNames, type FlawKind, type Ran } from '@zero-pour/core';
 import { DEMO_CURE } from '../cure';
 import { DEMO_LISTS } from '../shop';
 import { demoPlate, printMs } from './plates';
@@ -157,6 +159,12 @@ export interface PourHappening {
   metalC: number | 'unknown';
   vacuumKpa?: number;
   quenchMin?: number;
+  ran?: Ran;
+  /** Until the button was solid. */
+  solidMin?: number;
+  opened?: Opened;
+  /** What was found to be behind a flaw. */
+  found?: readonly [flaw: FlawKind, cause: string];
   note?: string;
 }
 
@@ -178,6 +186,10 @@ export function poured(doc: PourDoc, at: string, what: PourHappening, weights: D
         chargeRead: measured(weights.chargeG),
         vacuumKpa: what.vacuumKpa === undefined ? { state: 'not measured' } : measured(what.vacuumKpa),
         ...(what.quenchMin === undefined ? {} : { quenchAfterMin: measured(what.quenchMin) }),
+        ...(what.solidMin === undefined ? {} : { solidAfterMin: measured(what.solidMin) }),
+        ...(what.ran ? { ran: what.ran } : {}),
+        ...(what.opened ? { opened: what.opened } : {}),
+        flux: 'used' as const,
         ...(what.note ? { note: what.note } : {}),
       },
     })),
@@ -195,29 +207,65 @@ function castingWeight(castingG: number, index: number, flaw: CastingStory['flaw
   return Math.round(castingG * (1 + 0.006 * Math.sin(3.7 * index)) * short * 100) / 100;
 }
 
+/** The outermost place of a file that way from its middle: a tip, a rim. */
+function placeTowards(
+  { measure }: Pattern,
+  [x, y, z]: readonly [number, number, number],
+): [number, number, number] {
+  const flat = measure.supportPointsMm;
+  const points = Array.from(
+    { length: flat.length / 3 },
+    (_, n) => flat.slice(3 * n, 3 * n + 3) as [number, number, number],
+  );
+  const along = ([a, b, c]: readonly number[]): number => x * a! + y * b! + z * c!;
+  return points.reduce((a, b) => (along(b) > along(a) ? b : a));
+}
+
+function flawOf({ flaw, where }: CastingStory, pattern: Pattern): Flaw[] {
+  if (!flaw) return [];
+  const [kind, place, sizeMm] = flaw;
+  const { towards, ...told } = where ?? {};
+  return [
+    {
+      kind,
+      place,
+      ...told,
+      ...(sizeMm === undefined ? {} : { sizeMm }),
+      ...(towards ? { placeMm: placeTowards(pattern, towards), patternId: pattern.id } : {}),
+    },
+  ];
+}
+
 export function recorded(
   doc: PourDoc,
   at: string,
-  castings: readonly CastingStory[],
+  { castings, found }: { castings: readonly CastingStory[]; found?: PourHappening['found'] },
   castingG: number,
+  pattern: Pattern,
 ): PourDoc {
   // Castings in the order of the pieces that went into the flask.
   const went = Object.entries(doc.clean.pieces ?? {}).flatMap(([key, { verdict }]) =>
     goesIntoFlask(verdict) ? key : [],
   );
-  const entries = castings.map(({ outcome, flaw, finishedMm }, i) => [
+  const entries = castings.map(({ outcome, finishedMm, ...story }, i) => [
     went[i] ?? pieceKey(DEMO_LINE, i + 1),
     {
       outcome,
-      flaws: flaw
-        ? [{ kind: flaw[0], place: flaw[1], ...(flaw[2] === undefined ? {} : { sizeMm: flaw[2] }) }]
-        : [],
+      flaws: flawOf({ outcome, ...story }, pattern),
       photos: [],
-      weightG: measured(castingWeight(castingG, i, flaw)),
+      weightG: measured(castingWeight(castingG, i, story.flaw)),
       ...(finishedMm === undefined
         ? {}
         : { sizes: { [FIRST_SIZE]: { finished: measured(castingSize(finishedMm, i)) } } }),
     },
   ]);
-  return { ...doc, result: { ...doc.result, castings: Object.fromEntries(entries), doneAt: at } };
+  return {
+    ...doc,
+    result: {
+      ...doc.result,
+      castings: Object.fromEntries(entries),
+      doneAt: at,
+      ...(found ? { why: { [found[0]]: { confirmed: found[1], ruledOut: [] } } } : {}),
+    },
+  };
 }

@@ -59,16 +59,20 @@ const BEAD = { pattern: 'Whelk bead', alloy: 'Sterling silver', castClass: 'stan
 export const PAST_POURS: readonly PastPour[] = [
   {
     ...LIMPET, number: 17, daysAgo: 68, count: 4, printed: good(5), flaskC: 500, metalC: 1085, vacuumKpa: 74, quenchMin: 15,
-    castings: [...fine(3), { outcome: 'repairable', flaw: ['nodule', 'inside the cup', 0.6] }],
+    opened: { quench: 'partly', tool: 'jet', minutes: 12, effort: 'some', pickleMin: 20 },
+    castings: [...fine(3), { outcome: 'repairable', flaw: ['nodule', 'inside the cup', 0.6], where: { zone: 'in a hollow or slot', severity: 'breaks off by hand' } }],
   },
   {
     ...PLATE, number: 18, daysAgo: 63, count: 1, printed: good(1), flaskC: 490, metalC: 1110, vacuumKpa: 70, quenchMin: 20,
-    castings: [{ outcome: 'scrap', flaw: ['shrinkage dent or sponge', 'behind the boss', 4.5] }],
+    solidMin: 4.5, found: ['shrinkage dent or sponge', 'flask hot'],
+    castings: [{ outcome: 'scrap', flaw: ['shrinkage dent or sponge', 'behind the boss', 4.5], where: { zone: 'at a thick place', severity: 'stays' } }],
     note: 'First heavy plate.',
   },
   {
-    ...PLATE, number: 19, daysAgo: 60, count: 1, again: 18, change: 'Flask at 435 °C instead of 490', printed: good(2), flaskC: 436, metalC: 1080, vacuumKpa: 72, quenchMin: 18,
-    castings: [{ outcome: 'repairable', flaw: ['fin or flash', 'rim', 3] }],
+    ...PLATE, number: 19, daysAgo: 60, count: 1, again: 18, change: 'Flask at 435 °C instead of 490',
+    trying: { flaw: 'shrinkage dent or sponge', change: 'flask cooler', between: ['flask hot', 'feed'], recursIf: [0.25, 0.75], had: 1, of: 1 }, printed: good(2), flaskC: 436, metalC: 1080, vacuumKpa: 72, quenchMin: 18,
+    found: ['fin or flash', 'ordinary'],
+    castings: [{ outcome: 'repairable', flaw: ['fin or flash', 'rim', 3], where: { zone: 'on the rim', severity: 'files off' } }],
   },
   {
     ...PLATE, number: 20, daysAgo: 54, count: 2, again: 19, change: 'Resin-grade powder', powder: 'Harbour Stout', printed: good(2), flaskC: 440, metalC: 1082, vacuumKpa: 74, quenchMin: 18,
@@ -80,16 +84,19 @@ export const PAST_POURS: readonly PastPour[] = [
     note: 'Came out tight; opened on the mandrel.',
   },
   {
-    ...DROP, number: 22, daysAgo: 41, count: 4, printed: ['good', 'good', 'good', 'good', 'lost', 'good'], flaskC: 'guessed', metalC: 975, vacuumKpa: 61, quenchMin: 12,
-    castings: [...fine(1), { outcome: 'repairable', flaw: ['misrun', 'thistle end', 0.9] }, { outcome: 'scrap', flaw: ['misrun', 'upper trellis', 4] }, { outcome: 'scrap', flaw: ['misrun', 'left edge', 6] }],
+    ...DROP, number: 22, daysAgo: 41, count: 4, printed: ['good', 'good', 'good', 'good', 'lost', 'good'], flaskC: 'guessed', metalC: 975, vacuumKpa: 61, quenchMin: 12, ran: 'evenly', solidMin: 0.5, opened: { quench: 'burst', tool: 'water and brush', minutes: 9, effort: 'easy', pickleMin: 15 },
+    found: ['misrun', 'flask cool'],
+    castings: [...fine(1), { outcome: 'repairable', flaw: ['misrun', 'thistle end', 0.9], where: { zone: 'at a tip', severity: 'closed with solder', towards: [0, 1, 0] } }, { outcome: 'scrap', flaw: ['misrun', 'upper trellis', 4], where: { zone: 'far from a gate', severity: 'stays', towards: [0.6, 1, 0] } }, { outcome: 'scrap', flaw: ['misrun', 'left edge', 6], where: { zone: 'far from a gate', severity: 'stays', towards: [-1, 0.3, 0] } }],
   },
   {
-    ...DROP, number: 23, daysAgo: 36, count: 4, again: 22, change: 'Flask at 590 °C instead of what it was', printed: good(5), flaskC: 588, metalC: 1000, vacuumKpa: 75, quenchMin: 12,
-    castings: [...fine(3, { finishedMm: 32.14 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2] }],
+    ...DROP, number: 23, daysAgo: 36, count: 4, again: 22, change: 'Flask at 590 °C instead of what it was',
+    trying: { flaw: 'misrun', change: 'flask hotter', between: ['flask cool', 'margin'], recursIf: [0.25, 0.5], had: 3, of: 4 }, printed: good(5), flaskC: 588, metalC: 1000, vacuumKpa: 75, quenchMin: 12, ran: 'evenly', solidMin: 0.9, opened: { quench: 'burst', tool: 'water and brush', minutes: 8, effort: 'easy', pickleMin: 15 },
+    castings: [...fine(3, { finishedMm: 32.14 }), { outcome: 'repairable', flaw: ['ash pitting', 'stem', 1.2], where: { zone: 'at a thick place', severity: 'buffs out', towards: [0, -1, 0] } }],
   },
   {
     ...BEAD, number: 24, daysAgo: 30, count: 3, printed: good(4), flaskC: 520, metalC: 970, vacuumKpa: 73, quenchMin: 9,
-    castings: [...fine(2), { outcome: 'scrap', flaw: ['broken-away detail', 'inside the bead', 2.5] }],
+    ran: 'fell hard',
+    castings: [...fine(2), { outcome: 'scrap', flaw: ['broken-away detail', 'inside the bead', 2.5], where: { zone: 'in a hollow or slot', severity: 'stays' } }],
   },
   {
     ...ROPE, number: 25, daysAgo: 24, count: 2, printed: good(2), flaskC: 515, metalC: 968, vacuumKpa: 76, quenchMin: 11,
@@ -101,10 +108,11 @@ export const PAST_POURS: readonly PastPour[] = [
   },
   {
     ...LIMPET, number: 27, daysAgo: 11, count: 8, resinUsedMl: 7.6, printed: ['good', 'good', 'good', 'good', 'good', 'good', 'good', 'flawed', 'good', 'good'], flaskC: 512, metalC: 1080, vacuumKpa: 75, quenchMin: 15,
-    castings: [...fine(7), { outcome: 'scrap', flaw: ['debris cast in', 'apex', 0.8] }],
+    castings: [...fine(7), { outcome: 'scrap', flaw: ['debris cast in', 'apex', 0.8], where: { zone: 'at a tip', severity: 'stays' } }],
   },
   {
-    ...DROP, number: 28, daysAgo: 6, count: 4, resinUsedMl: 5.4, again: 23, change: 'Clean-out one hour longer', printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12,
+    ...DROP, number: 28, daysAgo: 6, count: 4, resinUsedMl: 5.4, again: 23, change: 'Clean-out one hour longer',
+    trying: { flaw: 'ash pitting', change: 'hold longer', between: ['core short', 'no air'], recursIf: [0.2, 0.6], had: 1, of: 4 }, printed: good(5), flaskC: 592, metalC: 1002, vacuumKpa: 76, quenchMin: 12, ran: 'evenly', solidMin: 0.9, opened: { quench: 'burst', tool: 'water and brush', minutes: 9, effort: 'easy', pickleMin: 15 },
     castings: fine(4, { finishedMm: 32.2 }),
   },
 ]; // prettier-ignore

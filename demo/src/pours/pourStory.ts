@@ -7,6 +7,7 @@ import {
   emptyFlask,
   FIRST_FLASK,
   type PourFlask,
+  type Trying,
 } from '@zero-pour/contracts';
 import {
   castingModulusMm,
@@ -15,15 +16,26 @@ import {
   NO_ROTATION,
   type CastClass,
   type FlawKind,
+  type FlawZone,
   type Outcome,
   type Rotation,
+  type Severity,
 } from '@zero-pour/core';
+import { demoId } from '../demoId';
 import { DEMO_LISTS, demoItemId } from '../shop';
+
+/** Where a flaw of a story is: its zone, how bad, and the way from the middle of the file to its place. */
+export interface PlaceStory {
+  zone?: FlawZone;
+  severity?: Severity;
+  towards?: readonly [number, number, number];
+}
 
 /** One casting of a story: its outcome, and what was wrong with it. */
 export interface CastingStory {
   outcome: Outcome;
   flaw?: readonly [kind: FlawKind, place: string, sizeMm?: number];
+  where?: PlaceStory;
   /** Its first wanted size, as it was measured finished. */
   finishedMm?: number;
 }
@@ -59,6 +71,8 @@ export interface PourStory {
   boricPercent?: number;
   again?: number;
   change?: string;
+  /** The flaw of the pour before that the change is against, and what it was to tell apart. */
+  trying?: Omit<Trying, 'fromPourId'>;
   note?: string;
 }
 
@@ -106,6 +120,7 @@ export function planOf(story: PourStory, pattern: Pattern, zeroAt: Date): PourDo
       })),
       ...(story.again ? { againOf: story.again } : {}),
       ...(story.change ? { statedChange: story.change } : {}),
+      ...(story.trying ? { trying: { ...story.trying, fromPourId: demoId(`pour ${story.again}`) } } : {}),
       ...(story.note ? { note: story.note } : {}),
     },
     resin: {

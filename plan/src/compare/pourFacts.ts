@@ -144,7 +144,9 @@ function toldFacts({ context }: PourPlan): [string, PourFact][] {
     ...words('boric', 'invest', 'Boric acid', invest.boric.school),
     ...words('water', 'invest', 'Water', invest.waterKind),
     ...Object.entries(clean.steps).flatMap(([key, step]) => words(`left out/${key}`, 'clean', `Cleaning: ${key}`, step.skipped ? 'left out' : undefined)), // prettier-ignore
+    ...words('change', 'brief', 'Done differently', brief.statedChange),
     ...flasks.flatMap(({ key, pour }) => [
+      ...words(`felt/${key}`, 'pour', 'The flask felt', pour.flaskRead?.state === 'felt' ? pour.flaskRead.felt : undefined), // prettier-ignore
       ...words(`ran/${key}`, 'pour', 'The metal ran', ranOf(pour)),
       ...words(`flux/${key}`, 'pour', 'Flux', pour.flux),
       ...words(`crucible/${key}`, 'pour', 'Crucible', pour.crucible),

@@ -10,7 +10,7 @@ import {
 } from '@zero-pour/core';
 import { ranOf, readingValue, type PourFlask, type Reading } from '@zero-pour/contracts';
 import { valueOf } from '../planned';
-import { judgedSigns, worstOf } from '../result/judgedSigns';
+import { worstOf } from '../result/judgedSigns';
 import type { FlawedPieces } from '../result/flawedPieces';
 import type { Sight } from '../stage';
 import { solidAfter } from './solidAfter';
@@ -68,13 +68,17 @@ function coolingSigns(sight: Sight, at: number): Evidence {
   const { alloy, flasks } = sight.context;
   const { pour } = flasks[at]!.decided;
   if (!alloy) return {};
-  const froze = judgeFreezing(readingValue(pour.solidAfterMin), solidAfter(sight, at)?.min);
-  const late = froze.map((one) => (one.lead === 'It froze early.' ? { ...one, weight: 'ok' as const } : one));
+  const [froze] = judgeFreezing(readingValue(pour.solidAfterMin), solidAfter(sight, at)?.min);
   const [quenched] = judgeQuench(readingValue(pour.quenchAfterMin), alloy.quenchWaitMin, false);
   const orders = ordersWhenSlow(alloy.composition);
   const waited = quenched?.why;
   return {
-    ...judgedSigns({ froze: 'froze late' }, late),
+    ...(froze
+      ? {
+          'froze late': sign(froze.lead === 'It froze late.', froze.why),
+          'froze early': sign(froze.lead === 'It froze early.', froze.why),
+        }
+      : {}),
     ...(quenched && waited
       ? {
           'quenched soon': sign(quenched.lead === 'Quenched soon.', waited),

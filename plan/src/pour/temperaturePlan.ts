@@ -1,17 +1,23 @@
 import {
   judgeTemperature,
   MIDDLE_TO_5,
+  ON_PURPOSE,
   pourTemperatures,
+  quantity,
+  say,
   type ClassRange,
   type Judgement,
 } from '@zero-pour/core';
 import { readingValue } from '@zero-pour/contracts';
 import type { FlaskContext, PourContext } from '../context';
-import { figure, stated, type Figure, type Input } from '../figure';
+import { figure, fromFigure, stated, type Figure, type Input } from '../figure';
 import { known, lacking, missing, type Planned } from '../planned';
 
 export interface TemperaturePlan {
+  /** As the kiln is to have it. */
   flaskC: number;
+  /** … without what is added on purpose: as alloy and class, or somebody here, want it at the metal. */
+  wantedFlaskC: number;
   metalC: number;
   flaskFigure: Figure;
   metalFigure: Figure;
@@ -44,6 +50,35 @@ function temperatureFigure(
   });
 }
 
+/** So much hotter or cooler on purpose is more than a way across the yard asks for (shop default). °C */
+const OFFSET_MUCH_C = 60;
+
+/** What is set hotter or cooler on purpose, with what for: the intent stays beside the number. */
+function withOffset(base: Figure, offsetC: number | undefined, why: string | undefined): Figure {
+  if (!offsetC) return base;
+  return figure(
+    {
+      name: base.name,
+      unit: 'degC',
+      note: `${offsetC > 0 ? '+' : ''}${offsetC} °C on purpose${why ? `: ${why}` : ''}.`,
+    },
+    ON_PURPOSE,
+    {
+      T: fromFigure(base, 'pour'),
+      w: { name: why ? `On purpose: ${why}` : 'On purpose', value: offsetC, unit: 'degCSpan', source: 'typed at Pour', stage: 'pour' }, // prettier-ignore
+    },
+  );
+}
+
+function judgeOffset(offsetC: number | undefined, why: string | undefined): Judgement[] {
+  if (!offsetC) return [];
+  const says = say`${quantity(Math.abs(offsetC), 'degCSpan', 0)} ${offsetC > 0 ? 'hotter' : 'cooler'} than alloy and class ask${why ? `, for ${why}` : ''}.`;
+  if (Math.abs(offsetC) > OFFSET_MUCH_C)
+    return [{ rule: 'flask offset', weight: 'watch', lead: 'Far off on purpose.', why: [...says, ` More than ${OFFSET_MUCH_C} °C is seldom lost on a way.`] }]; // prettier-ignore
+  if (!why) return [{ rule: 'flask offset', weight: 'watch', lead: 'What for is not said.', why: says }];
+  return [{ rule: 'flask offset', weight: 'ok', lead: 'Set off on purpose.', why: says }];
+}
+
 /** Temperatures of one flask and its metal: by alloy and class, or as chosen; readings are judged against the range. */
 export function planTemperatures(
   { alloy, doc }: PourContext,
@@ -52,19 +87,23 @@ export function planTemperatures(
   if (!alloy) return missing(lacking([alloy, 'the metal', 'brief']));
   const book = pourTemperatures(alloy, doc.brief.castClass);
   const from = `alloy record ${alloy.name}, ${doc.brief.castClass}`;
-  const { flaskTempC, metalTempC, flaskRead, metalRead } = decided.pour;
-  const flaskFigure = temperatureFigure('Flask', flaskTempC, book.flask, from);
+  const { flaskTempC, metalTempC, flaskRead, metalRead, flaskOffsetC, flaskOffsetFor } = decided.pour;
+  const wanted = temperatureFigure('Flask', flaskTempC, book.flask, from);
+  const flaskFigure = withOffset(wanted, flaskOffsetC, flaskOffsetFor);
   const metalFigure = temperatureFigure('Metal', metalTempC, book.metal, from);
   const [flaskC, metalC] = [flaskFigure.value, metalFigure.value];
   return known({
     flaskC,
     metalC,
+    wantedFlaskC: wanted.value,
     flaskFigure,
     metalFigure,
     flask: book.flask,
     metal: book.metal,
     judgements: [
-      judgeTemperature('flask', readingValue(flaskRead) ?? flaskC, book.flask),
+      // What it is set to on purpose is lost on the way: what was read, and what the metal is to meet, are judged.
+      judgeTemperature('flask', readingValue(flaskRead) ?? wanted.value, book.flask),
+      ...judgeOffset(flaskOffsetC, flaskOffsetFor),
       judgeTemperature('metal', readingValue(metalRead) ?? metalC, book.metal),
     ],
   });

@@ -1,4 +1,4 @@
-import { pouredAt, workMinutesOf } from '@zero-pour/contracts';
+import { becameOf, pouredAt, workMinutesOf } from '@zero-pour/contracts';
 import { countOutcomes, say } from '@zero-pour/core';
 import type { PourContext } from '../context';
 import { beginning } from '../moment';
@@ -8,7 +8,7 @@ import { wordsLine } from '../ticketLine';
 import { handsOn } from '../times/stageWork';
 
 const outcomes = (context: PourContext) =>
-  castPieces(context).map(({ key }) => context.doc.result.castings[key]?.outcome);
+  castPieces(context).map(({ key }) => becameOf(context.doc.result.castings[key]));
 
 export const result: Stage<'result'> = {
   ...QUIET,

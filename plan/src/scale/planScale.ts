@@ -199,7 +199,7 @@ export function planScale(
   const fixed = fixedPercents(context);
   if (doc.scale.way === 'percent' && !fixed)
     return missing(lacking([undefined, 'the percent to print at', 'scale']));
-  const things = thingsOf(context, temperatures?.flaskC);
+  const things = thingsOf(context, temperatures?.wantedFlaskC);
   try {
     if (things) return known(planWithChain(context, things));
   } catch (error) {

@@ -92,7 +92,7 @@ function gather(
   return { alloy, temperatures, drive: driveOf(pouring, headMm) };
 }
 
-function heatOf({ alloy, temperatures: { metalC, flaskC } }: Known): {
+function heatOf({ alloy, temperatures: { metalC, wantedFlaskC: flaskC } }: Known): {
   heat: FillInput['heat'];
   estimated: boolean;
 } {

@@ -4,6 +4,7 @@ import {
   TELLS_VERSION,
   upgradePour,
   upgradeUsed,
+  type OpeningTold,
   type PouredCast,
   type PouredPrint,
   type PouredSizes,
@@ -37,6 +38,18 @@ export async function listToldCauses(db: Queryable): Promise<Pick<PouredCast, 'p
   const { rows } = await db.query<Pick<PouredCast, 'pourId' | 'why'>>(
     `SELECT id AS "pourId", told_cast -> 'why' AS why FROM pour
      WHERE NOT discarded AND told_cast ? 'why' ORDER BY number`,
+  );
+  return rows;
+}
+
+/** How flasks of a metal were opened, the newest first, at most so many. */
+export async function listOpenings(db: Queryable, alloyId: string, most: number): Promise<OpeningTold[]> {
+  const { rows } = await db.query<OpeningTold>(
+    `SELECT told_cast #>> '{invest,boric,school}' <> 'none' AS hardened, f.value #> '{pour,opened}' AS opened
+     FROM pour, jsonb_array_elements(told_cast -> 'flasks') f
+     WHERE NOT discarded AND alloy_id = $1 AND f.value #> '{pour,opened}' IS NOT NULL
+     ORDER BY number DESC LIMIT $2`,
+    [alloyId, most],
   );
   return rows;
 }

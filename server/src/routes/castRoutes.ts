@@ -2,9 +2,12 @@ import { idSchema, parseOrRefuse } from '@zero-pour/contracts';
 import { learnCauses } from '@zero-pour/plan';
 import { Router } from 'express';
 import { z } from 'zod';
-import { listToldCauses } from '../db/tellsStore';
+import { listOpenings, listToldCauses } from '../db/tellsStore';
 import type { Services } from './services';
 
+/** So many openings of a metal say what is usual of it. */
+const OPENINGS = 200;
+const alloySchema = z.strictObject({ alloyId: idSchema });
 const exceptSchema = z.strictObject({ except: idSchema.optional() });
 
 /** What the shop's castings taught, added up here: a page asks for what it shows, and never has them all. */
@@ -14,6 +17,11 @@ export function castRoutes({ db }: Services): Router {
   router.get('/casts/lessons', async (request, response) => {
     const { except } = parseOrRefuse(exceptSchema, request.query);
     response.json(learnCauses(await listToldCauses(db), except));
+  });
+
+  router.get('/casts/openings', async (request, response) => {
+    const { alloyId } = parseOrRefuse(alloySchema, request.query);
+    response.json(await listOpenings(db, alloyId, OPENINGS));
   });
 
   return router;

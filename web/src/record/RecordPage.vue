@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import {
   anyPoured,
+  becameOf,
   pouredAt,
   pourListSchema,
   repeatPourDoc,
   type Pour,
   type Unread,
 } from '@zero-pour/contracts';
-import { countOutcomes, FLAW_KINDS, formatQuantity, type FlawKind } from '@zero-pour/core';
+import { countOutcomes, FLAW_KINDS, flawWords, formatQuantity, type FlawKind } from '@zero-pour/core';
 import { castPieces, planPour, pourTitle, valueOf, type PourPlan } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
@@ -62,7 +63,9 @@ const rows = computed(() =>
   pours.value.map((pour) => {
     const plan = planPour(pour, planning.known);
     const { doc } = pour;
-    const count = countOutcomes(castPieces(plan.context).map(({ key }) => doc.result.castings[key]?.outcome));
+    const count = countOutcomes(
+      castPieces(plan.context).map(({ key }) => becameOf(doc.result.castings[key])),
+    );
     const flaws = [...new Set(Object.values(doc.result.castings).flatMap((c) => c.flaws.map((f) => f.kind)))];
     const poured = pouredAt(doc);
     const read = doc.flasks[0]?.pour.flaskRead;
@@ -104,6 +107,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       <span class="mute"
         >{{ total }} {{ total === 1 ? 'pour' : 'pours' }}{{ isFiltered ? ' match' : '' }}</span
       >
+      <router-link to="/record/compare">Compare two pours</router-link>
     </div>
     <div class="form-grid filters" role="search">
       <v-text-field
@@ -119,7 +123,12 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
         clearable
         :items="shop.lists.alloy.map((a) => ({ title: a.name, value: a.id }))"
       />
-      <v-select v-model="flaw" label="With this flaw" clearable :items="[...FLAW_KINDS]" />
+      <v-select
+        v-model="flaw"
+        label="With this flaw"
+        clearable
+        :items="FLAW_KINDS.map((kind) => ({ title: flawWords(kind), value: kind }))"
+      />
     </div>
     <UnreadLines :unread="unread" />
     <div class="scroll-x">
@@ -160,7 +169,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
               }}
             </td>
             <td class="num right nowrap">{{ row.result }}</td>
-            <td class="flaws">{{ row.flaws.join(', ') }}</td>
+            <td class="flaws">{{ row.flaws.map(flawWords).join(', ') }}</td>
             <td>
               <v-btn size="small" :aria-label="`Pour ${row.pour.number} again`" @click.stop="again(row.pour)"
                 >Same again</v-btn

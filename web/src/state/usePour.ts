@@ -18,8 +18,12 @@ export interface PourHandle {
   set: <const P extends PourPath>(path: P, value: PourValue<P> | undefined) => void;
   /** Sets one field of the flask that is shown, by stage: setInFlask('sprue', 'flaskId', id). */
   setInFlask: SetInFlask;
-  /** The path of a field of the flask that is shown. */
-  inFlask: <S extends 'sprue' | 'pour'>(stage: S, field: keyof PourFlask[S] & string) => PourPath;
+  /** The path of a field of the flask that is shown, and of what stands below it. */
+  inFlask: <S extends 'sprue' | 'pour'>(
+    stage: S,
+    field: keyof PourFlask[S] & string,
+    ...below: string[]
+  ) => PourPath;
 }
 
 type SetInFlask = <S extends 'sprue' | 'pour', F extends keyof PourFlask[S] & string>(
@@ -60,7 +64,8 @@ export function providePour(id: () => string): PourHandle {
     flask,
     chooseFlask: (key) => void (shown.value = key),
     set,
-    inFlask: (stage, field) => ['flasks', flask.value.context.decided.key, stage, field] as PourPath,
+    inFlask: (stage, field, ...below) =>
+      ['flasks', flask.value.context.decided.key, stage, field, ...below] as unknown as PourPath,
     setInFlask: (stage, field, value) => set(handle.inFlask(stage, field) as never, value as never),
   };
   // A turn that is still being typed wants nothing yet, and the page that shows it may make its reading itself.

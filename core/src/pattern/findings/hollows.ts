@@ -57,6 +57,21 @@ function below(rotation: Rotation): [number, number, number] {
   return [x!, y!, z!];
 }
 
+/** The narrowest way in or through that holds investment, and how deep the deepest of such gaps goes, mm; null: none is that narrow. */
+export function narrowestWay(
+  analysis: PatternAnalysis,
+  narrowMm: number,
+): { widthMm: number; depthMm: number } | null {
+  const widths = [
+    ...analysis.holes.map(({ widthMm }) => widthMm),
+    ...analysis.chambers.map(({ entranceMm }) => entranceMm),
+  ].filter((width) => width < narrowMm);
+  if (widths.length === 0) return null;
+  const deep = groupSpots(analysis.gaps, analysis.resolution.midMm, ({ sizeMm }) => sizeMm < narrowMm);
+  const depthMm = Math.max(0, ...deep.map(({ deepestMm, shallowestMm }) => deepestMm - shallowestMm));
+  return { widthMm: Math.min(...widths), depthMm };
+}
+
 /** Ways in and through that investment does not leave again. */
 export function findHardToDivest(analysis: PatternAnalysis, limits: PatternLimits): Finding[] {
   const holes = analysis.holes.filter(({ widthMm }) => widthMm < limits.divestMm);

@@ -41,6 +41,7 @@ const items = (list: readonly string[]) => [...list];
       @update:model-value="(sizeMm) => emit('change', { sizeMm })"
     />
     <v-text-field
+      class="words"
       label="In words"
       :model-value="flaw.place"
       maxlength="120"
@@ -74,7 +75,7 @@ const items = (list: readonly string[]) => [...list];
 <style scoped>
 .flaw {
   display: grid;
-  grid-template-columns: 130px repeat(2, minmax(140px, 1fr)) 120px minmax(140px, 1fr) auto;
+  grid-template-columns: 130px minmax(0, 1fr) minmax(0, 1fr) 120px;
   gap: 8px 10px;
   align-items: center;
   margin-top: 10px;
@@ -85,18 +86,20 @@ const items = (list: readonly string[]) => [...list];
   grid-column: 1 / -1;
   margin: 0;
 }
-.say {
-  display: flex;
-  gap: 12px;
+.words {
+  grid-column: 2 / 4;
 }
-@media (max-width: 1100px) {
-  .flaw {
-    grid-template-columns: 1fr 1fr;
-  }
+.say {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
 }
 @media (max-width: 700px) {
   .flaw {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .words {
+    grid-column: auto;
   }
 }
 </style>

@@ -8,25 +8,46 @@ import { usePour } from '../../state/usePour';
 /** What the record says of what came out, by what was measured and told: evidence for the causes of its flaws. */
 const { plan } = usePour();
 const units = useUnits();
-const signs = computed(() =>
-  Object.entries(castEvidenceOf(plan.value))
-    .flatMap(([name, found]) => (found && CAST_SIGNS.has(name) ? [{ name, ...found }] : []))
-    .sort((a, b) => Number(a.state === 'good') - Number(b.state === 'good')),
-);
+/** By its sentence: what speaks against anything is not told as right beside it. */
+const signs = computed(() => {
+  const bySentence = new Map<string, 'bad' | 'good'>();
+  for (const [name, found] of Object.entries(castEvidenceOf(plan.value))) {
+    if (!found || !CAST_SIGNS.has(name)) continue;
+    const sentence = formatPhrase(found.says, units.choice);
+    if (bySentence.get(sentence) !== 'bad') bySentence.set(sentence, found.state);
+  }
+  const all = [...bySentence].map(([sentence, state]) => ({ sentence, state }));
+  return {
+    bad: all.filter(({ state }) => state === 'bad'),
+    good: all.filter(({ state }) => state === 'good'),
+  };
+});
 </script>
 
 <template>
   <section class="stage-block" aria-label="What the record says of it">
     <h2>What the record says of it</h2>
-    <p v-if="signs.length === 0" class="mute">
+    <p v-if="signs.bad.length + signs.good.length === 0" class="mute">
       Nothing was measured or told of it: no log of the kiln, no temperatures, no weights of the mix.
     </p>
-    <ul v-else class="signs">
-      <li v-for="one in signs" :key="one.name" :class="one.state">
-        <b>{{ one.state === 'bad' ? 'not as it should be' : 'as it should be' }}</b>
-        <span>{{ formatPhrase(one.says, units.choice) }}</span>
+    <ul v-if="signs.bad.length > 0" class="signs">
+      <li v-for="one in signs.bad" :key="one.sentence" class="bad">
+        <b>not as it should be</b>
+        <span>{{ one.sentence }}</span>
       </li>
     </ul>
+    <details v-if="signs.good.length > 0">
+      <summary>
+        {{ signs.good.length }} {{ signs.good.length === 1 ? 'thing' : 'things' }} of it that
+        {{ signs.good.length === 1 ? 'was' : 'were' }} measured or told, as it should be
+      </summary>
+      <ul class="signs">
+        <li v-for="one in signs.good" :key="one.sentence">
+          <b>as it should be</b>
+          <span>{{ one.sentence }}</span>
+        </li>
+      </ul>
+    </details>
   </section>
 </template>
 
@@ -46,5 +67,9 @@ const signs = computed(() =>
 }
 .signs > .bad {
   border-left-color: var(--oxide);
+}
+summary {
+  margin-top: 8px;
+  cursor: pointer;
 }
 </style>

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { said } from '../../components/said';
-import { CAST_CLASSES, castsWax, FINISHES, ROUTES, type StageKey } from '@zero-pour/core';
+import {
+  CAST_CLASSES,
+  castsWax,
+  FINISHES,
+  ROUTES,
+  type CastClass,
+  type Finish,
+  type Route,
+  type StageKey,
+} from '@zero-pour/core';
 import { classByThickness, judgeClass, nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -45,6 +54,14 @@ const classJudged = computed(() => judgeClass(plan.value.context));
 const addPattern = (patternId: string | null): void => {
   if (patternId) add(patternId);
 };
+
+/* Typed here: in the template each would be inferred anew through the list's own types. */
+const setMetal = (id: string | undefined): void => set(['brief', 'alloyId'], id);
+const setClass = (castClass: CastClass): void => set(['brief', 'castClass'], castClass);
+const setFinish = (finish: Finish): void => set(['brief', 'finish'], finish);
+const setRoute = (route: Route): void => set(['brief', 'route'], route);
+const setChange = (text: string | undefined): void => set(['brief', 'statedChange'], text);
+const setNote = (text: string | undefined): void => set(['brief', 'note'], text);
 
 const putAside = (): Promise<boolean> =>
   thenOpen(async () => {
@@ -126,7 +143,7 @@ const putAside = (): Promise<boolean> =>
         :items="alloys"
         :model-value="brief.alloyId"
         no-data-text="No metal in the shop yet: add one under Shop."
-        @update:model-value="(id) => set(['brief', 'alloyId'], id)"
+        @update:model-value="setMetal"
       />
       <v-select
         label="Class"
@@ -134,13 +151,13 @@ const putAside = (): Promise<boolean> =>
         :model-value="brief.castClass"
         :hint="classHint"
         persistent-hint
-        @update:model-value="(c) => set(['brief', 'castClass'], c)"
+        @update:model-value="setClass"
       />
       <v-select
         label="Finish"
         :items="[...FINISHES]"
         :model-value="brief.finish"
-        @update:model-value="(f) => set(['brief', 'finish'], f)"
+        @update:model-value="setFinish"
       />
       <v-select
         label="Route"
@@ -148,15 +165,13 @@ const putAside = (): Promise<boolean> =>
         :model-value="brief.route"
         :hint="castsWax(brief.route) ? 'The print is a master or a mold: see Molds' : 'No mold to make'"
         persistent-hint
-        @update:model-value="(r) => set(['brief', 'route'], r)"
+        @update:model-value="setRoute"
       />
     </div>
     <MoldOfPour v-if="castsWax(brief.route)" class="mt-3" />
     <template v-if="classJudged.length > 0 && thick">
       <JudgementList :judgements="classJudged" class="mt-2" />
-      <v-btn size="small" class="mt-2" @click="set(['brief', 'castClass'], thick.castClass)"
-        >Take {{ thick.castClass }}</v-btn
-      >
+      <v-btn size="small" class="mt-2" @click="setClass(thick.castClass)">Take {{ thick.castClass }}</v-btn>
     </template>
     <p v-if="alloys.length === 0" class="mute mt-2">
       <router-link to="/shop/alloy">Add a metal from the book</router-link>
@@ -185,14 +200,9 @@ const putAside = (): Promise<boolean> =>
         v-if="brief.againOf"
         :label="`What is different from pour ${brief.againOf}`"
         :model-value="brief.statedChange"
-        @update:model-value="(t) => set(['brief', 'statedChange'], t)"
+        @update:model-value="setChange"
       />
-      <NoteField
-        label="Note"
-        :rows="3"
-        :model-value="brief.note"
-        @update:model-value="(t) => set(['brief', 'note'], t)"
-      />
+      <NoteField label="Note" :rows="3" :model-value="brief.note" @update:model-value="setNote" />
     </div>
   </section>
 </template>

@@ -16,11 +16,13 @@ import AskKiln from '../AskKiln.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
-import PourField from '../PourField.vue';
+import FlaskAndMetal from '../atPour/FlaskAndMetal.vue';
+import OpenFlask from '../atPour/OpenFlask.vue';
+import PourSheet from '../atPour/PourSheet.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const handle = usePour();
-const { pour, plan, flask, inFlask, set, setInFlask } = handle;
+const { pour, plan, flask, set, setInFlask } = handle;
 const units = useUnits();
 const router = useRouter();
 const doc = computed(() => flask.value.context.decided.pour);
@@ -98,25 +100,14 @@ const wait = computed(() => {
     <p class="wait">
       <b>{{ wait }}</b>&#32;{{ alloy?.caution }}
     </p>
-    <div class="form-grid">
-      <PourField
-        :at="inFlask('pour', 'flaskTempC')"
-        :standard="temperatures.flaskC"
-        standard-from="middle of the range"
-      />
-      <PourField
-        :at="inFlask('pour', 'metalTempC')"
-        :standard="temperatures.metalC"
-        standard-from="middle of the range"
-      />
-      <PourField :at="inFlask('pour', 'outMin')" />
-    </div>
+    <FlaskAndMetal />
     <JudgementList
       :judgements="[...judgeClass(plan.context), ...ofShape, ...temperatures.judgements, ...wayOut]"
     />
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>
+    <CautionLine of="pour" />
     <AskKiln v-if="asking" @kiln-in="kilnIn" @not-noted="notNoted" @not-poured="asking = undefined" />
     <div class="when">
       <MomentField
@@ -130,18 +121,7 @@ const wait = computed(() => {
         >Poured now</v-btn
       >
     </div>
-    <div class="form-grid readings">
-      <PourField :at="inFlask('pour', 'flaskRead')" />
-      <PourField :at="inFlask('pour', 'metalRead')" />
-      <PourField :at="inFlask('pour', 'chargeRead')" />
-      <PourField :at="inFlask('pour', 'vacuumKpa')" />
-      <PourField :at="inFlask('pour', 'quenchAfterMin')" />
-    </div>
-    <v-checkbox
-      label="Spilled, or poured in two goes"
-      :model-value="doc.spilled ?? false"
-      @update:model-value="(s) => setInFlask('pour', 'spilled', s || undefined)"
-    />
+    <PourSheet />
     <NoteField
       label="Note on the pour"
       :rows="2"
@@ -152,8 +132,7 @@ const wait = computed(() => {
       What it was made with is kept with this pour, as it stood when it was poured.
     </p>
   </section>
-  <CautionLine of="pour" />
-  <CautionLine of="quench" />
+  <OpenFlask />
 </template>
 
 <style scoped>
@@ -181,8 +160,5 @@ const wait = computed(() => {
 }
 .now {
   height: 48px;
-}
-.readings {
-  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
 }
 </style>

@@ -157,6 +157,9 @@ watch(() => route.hash, focusCounts);
     </p>
   </section>
   <FromRecord v-if="poured" />
+  <p v-if="poured" class="mt-4">
+    <router-link :to="`/record/compare?b=${pour.id}`">Compare with another pour</router-link>
+  </p>
   <SameAgain v-if="poured" :pour="pour" class="mt-6" />
 </template>
 

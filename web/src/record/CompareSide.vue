@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { pourListSchema, type Pour } from '@zero-pour/contracts';
+import { shallowRef, watch } from 'vue';
+import { request, sentenceOf } from '../api/request';
+import { usePours } from '../state/pourStore';
+
+/** One side of a comparison: the pour by its number. */
+const props = defineProps<{ label: string; pour: Pour | undefined }>();
+const emit = defineEmits<{ choose: [id: string] }>();
+const pours = usePours();
+const typed = shallowRef('');
+const sentence = shallowRef('');
+watch(
+  () => props.pour?.number,
+  (number) => void (typed.value = number === undefined ? '' : String(number)),
+  { immediate: true },
+);
+
+async function find(): Promise<void> {
+  sentence.value = '';
+  const number = Number(typed.value.trim());
+  if (!typed.value.trim() || number === props.pour?.number) return;
+  if (!Number.isInteger(number) || number < 1) {
+    sentence.value = 'The number of a pour is a whole number, as on its ticket.';
+    return;
+  }
+  try {
+    const query = new URLSearchParams({ text: String(number), limit: '50', offset: '0' });
+    const { pours: found } = await request(pourListSchema, 'GET', `/pours?${query}`);
+    const pour = found.find((one) => one.number === number);
+    if (!pour) sentence.value = `There is no pour ${number}.`;
+    else emit('choose', pours.take(pour).id);
+  } catch (error) {
+    sentence.value = sentenceOf(error);
+  }
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="typed"
+    :label="label"
+    inputmode="numeric"
+    autocomplete="off"
+    maxlength="9"
+    :error-messages="sentence"
+    @blur="find"
+    @keydown.enter="find"
+  />
+</template>
