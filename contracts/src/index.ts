@@ -253,3 +253,15 @@ export {
   type SendRun,
   type Troubles,
 } from './device';
+export {
+  FACT_NAMES,
+  FACT_NUMBERS,
+  madeWithListSchema,
+  RECORD_SORTS,
+  recordQuerySchema,
+  tellFacts,
+  type FactName,
+  type MadeWith,
+  type RecordFacts,
+  type RecordQuery,
+} from './pour/recordFacts';

@@ -181,3 +181,4 @@ export { expectedWeight, judgePieceWeight } from './result/castWeightPlan';
 export { finishingTotals, nextStep, type FinishingTotals } from './result/finishing';
 export { isHardened, learnOpening, planOpening, type LearntOpening } from './pour/openingPlan';
 export { metalMeets } from './burnout/outOfKiln';
+export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/rankMadeWith';

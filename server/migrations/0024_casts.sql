@@ -1,2 +1,3 @@
--- What a pour tells of its castings: with what, how hot, what came out and why (contracts/src/pour/tellPour).
-ALTER TABLE pour ADD COLUMN told_cast jsonb;
+-- What a pour tells of its castings: with what, how hot, what came out and why; and the facts that the record finds it by
+-- (contracts/src/pour/tellPour, recordFacts).
+ALTER TABLE pour ADD COLUMN told_cast jsonb, ADD COLUMN told_facts jsonb;

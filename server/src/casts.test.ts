@@ -1,5 +1,6 @@
 import { castLessonsSchema, emptyPourDoc, type Casting, type PourDoc } from '@zero-pour/contracts';
 import { CAST_FAULTS, startingCounts } from '@zero-pour/core';
+import Papa from 'papaparse';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestShop, type TestShop } from './testing/testShop';
@@ -50,5 +51,70 @@ describe('what castings taught of causes', () => {
     expect((await ask('PATCH', `/pours/${id}`, { changes: [change] })).status).toBe(200);
     expect((await lessons()).nodule!.found).not.toHaveProperty('cup down');
     expect((await ask('GET', '/casts/lessons?except=nobody')).status).toBe(422);
+  });
+});
+
+describe('the record', () => {
+  const measured = (value: number) => ({ state: 'measured' as const, value });
+  const found = async (query: string): Promise<number[]> => {
+    const { status, body } = await ask('GET', `/pours?${query}`);
+    expect(status, query).toBe(200);
+    return (body as { pours: { number: number }[] }).pours.map(({ number }) => number);
+  };
+  const numberOf = async (id: string): Promise<number> => ((await ask('GET', `/pours/${id}`)).body as { number: number }).number; // prettier-ignore
+  let cool: number;
+  let hot: number;
+  let plain: number;
+  beforeAll(async () => {
+    const make = (flaskC: number, casting: Casting) => (doc: PourDoc) => {
+      doc.flasks[0]!.pour.flaskRead = measured(flaskC);
+      doc.result.castings = { 'l1/1': casting, 'l1/2': { outcome: 'sellable', flaws: [], photos: [] } };
+    };
+    const misrun: Casting = { outcome: 'scrap', photos: [], flaws: [{ kind: 'misrun', zone: 'at a tip', place: 'the thistle’s end' }] }; // prettier-ignore
+    const rough: Casting = { outcome: 'sellable', photos: [], flaws: [{ kind: 'sand-like roughness', zone: 'all over', place: '' }] }; // prettier-ignore
+    cool = await numberOf(await addPour(make(390, misrun)));
+    hot = await numberOf(await addPour(make(640, rough)));
+    plain = await numberOf(await addPour(() => {}));
+  });
+
+  it('is found by flaws, by where they are, by their words and by numbers, together', async () => {
+    expect(await found('flaw=misrun')).toEqual([cool]);
+    expect(await found(`zone=${encodeURIComponent('at a tip')}`)).toEqual([cool]);
+    expect(await found('text=thistle')).toEqual([cool]);
+    expect(await found('fact=flaskC&to=500')).toEqual([cool]);
+    expect(await found('fact=flaskC&from=391')).toEqual([hot]);
+    expect(await found('fact=flaskC&from=380&to=390')).toEqual([cool]);
+    expect(await found('fact=flaskC&to=500&flaw=nodule')).toEqual([]);
+    // Of a pour whose flask nobody read nothing is known: it is neither under nor over.
+    expect(await found('fact=flaskC')).not.toContain(plain);
+  });
+
+  it('is sorted by a number either way, with what is not known last', async () => {
+    const up = await found('sort=flaskC&down=false');
+    expect(up.slice(0, 2)).toEqual([cool, hot]);
+    const down = await found('sort=flaskC&down=true');
+    expect(down.slice(0, 2)).toEqual([hot, cool]);
+    expect(down.indexOf(plain)).toBeGreaterThan(1);
+    expect((await ask('GET', '/pours?sort=secret')).status).toBe(422);
+    expect((await ask('GET', '/pours?fact=flaskC&from=hot')).status).toBe(422);
+  });
+
+  it('is a table of numbers under their units, of what matches and all of it', async () => {
+    const { status, body } = await ask('GET', '/pours.csv?flaw=misrun&limit=1');
+    expect(status).toBe(200);
+    const { data } = Papa.parse<Record<string, string>>(body as string, { header: true });
+    expect(data).toHaveLength(1);
+    expect(data[0]).toMatchObject({ pour: String(cool), 'Flask, as read (°C)': '390', 'Metal, as read (°C)': '' });
+    expect(data[0]!['found']).toContain('at a tip');
+  }); // prettier-ignore
+
+  it('follows what is typed later, and adds up what pours were made with', async () => {
+    const id = await addPour((doc) => {
+      doc.result.castings = { 'l1/1': { outcome: 'sellable', flaws: [], photos: [] } };
+    });
+    expect((await ask('GET', '/casts/made-with')).body).toEqual([]);
+    const put = [{ path: ['result', 'castings', 'l1/1', 'finished'], value: 'scrap', version: 2 }];
+    expect((await ask('PATCH', `/pours/${id}`, { changes: put })).status).toBe(200);
+    expect(await found('fact=sharePercent&to=0')).toContain(await numberOf(id));
   });
 });

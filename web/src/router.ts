@@ -89,6 +89,12 @@ export const router = createRouter({
       meta: { title: 'Compare two pours' },
     },
     {
+      path: '/record/best',
+      name: 'best',
+      component: () => import('./record/BestPage.vue'),
+      meta: { title: 'What came out best' },
+    },
+    {
       path: '/record',
       name: 'record',
       component: () => import('./record/RecordPage.vue'),

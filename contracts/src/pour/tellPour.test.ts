@@ -40,6 +40,7 @@ describe('what a pour tells', () => {
       cast: null,
       castings: [],
       yields: null,
+      facts: null,
     });
   });
 

@@ -119,15 +119,15 @@ describe('chances that are told', () => {
   });
 
   it('are off in a shop with other habits, and come right as it confirms what it found', () => {
-    // All causes alike often: what the shop does not know at first.
-    const even = (fault: Fault): number[] => [...fault.causes.map(() => 1), 1];
-    const flaws = madeUpFlaws(FAULTS, 4000, 12, { rateOf: even });
+    // What is rare by the book is often there, and the other way round: what the shop does not know at first.
+    const turned = (fault: Fault): number[] => Object.values(startingCounts(fault)).map((count) => 1 / count);
+    const flaws = madeUpFlaws(FAULTS, 4000, 12, { rateOf: turned });
     const [seen, later] = [flaws.slice(0, 2000), flaws.slice(2000)];
     const before = calibrationError(tellChances(later));
     const learnt = new Map(FAULTS.map((fault) => [fault.key, startingCounts(fault)]));
     for (const { fault, cause } of seen) learnt.set(fault.key, confirmCause(learnt.get(fault.key)!, cause));
     const after = calibrationError(tellChances(later, ({ key }) => learnt.get(key)!));
-    expect(before).toBeGreaterThan(0.02);
+    expect(before).toBeGreaterThan(0.04);
     expect(after).toBeLessThan(0.025);
     expect(after).toBeLessThan(before);
   });

@@ -1,7 +1,16 @@
 import { pieceKey, type Casting, type PourDoc } from '@zero-pour/contracts';
 import { betterChance, type FlawKind } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { comparePours, explainCast, judgeChange, planPour, setsByItself, tryChange, valueOf } from '../index';
+import {
+  comparePours,
+  explainCast,
+  judgeChange,
+  rankMadeWith,
+  planPour,
+  setsByItself,
+  tryChange,
+  valueOf,
+} from '../index';
 import { flaskOf, fullDoc, id, LINE, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -118,5 +127,25 @@ describe('one change', () => {
     expect(plan.context.doc.brief.trying).toBeDefined();
     const [none] = [tryChange({ id: id(78), number: 13 }, plan, { ...explainCast(planOf(cool), {})[0]!, change: undefined })]; // prettier-ignore
     expect(none).toBeUndefined();
+  });
+});
+
+describe('what came out best', () => {
+  const made = (looked: number, sellable: number, n: number, alloyId = id(40)) => ({ alloyId, castClass: 'standard', resinId: id(n), powderId: null, programmeId: null, pours: 1, looked, sellable, lastPourId: id(90 + n), lastNumber: n }); // prettier-ignore
+
+  it('ranks nineteen of twenty before one of one, and says how sure that is', () => {
+    const [group, ...rest] = rankMadeWith([made(1, 1, 1), made(20, 14, 2), made(20, 19, 3)]);
+    expect(rest).toEqual([]);
+    expect(group!.rows.map((row) => row.made.lastNumber)).toEqual([3, 2, 1]);
+    expect(group!.says).toContain('98 in 100 that the first is better than the second');
+  });
+
+  it('says that few counts do not tell, and of one way that it is the only one', () => {
+    expect(rankMadeWith([made(3, 2, 1), made(3, 3, 2)])[0]!.says).toContain(
+      'do not tell the first two apart',
+    );
+    expect(rankMadeWith([made(4, 3, 1)])[0]!.says).toBe('The only way on record: 3 of 4 sellable.');
+    expect(rankMadeWith([made(0, 0, 1)])).toEqual([]);
+    expect(rankMadeWith([made(4, 3, 1), made(4, 3, 2, id(41))])).toHaveLength(2);
   });
 });

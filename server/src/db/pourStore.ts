@@ -8,13 +8,12 @@ import {
   type Pour,
   type PourDoc,
   type PourTells,
-  type Unread,
   type UsedItems,
 } from '@zero-pour/contracts';
 import { isForeignKeyViolation, type Queryable } from './database';
 import { readEach, readOne, type Listed } from './readStored';
 
-interface Row {
+export interface PourRow {
   id: string;
   number: number;
   doc: unknown;
@@ -24,14 +23,14 @@ interface Row {
   changedAt: Date;
 }
 
-const COLUMNS = `p.id, p.number, p.doc, p.used, p.discarded, p.created_at AS "createdAt", p.changed_at AS "changedAt"`;
+export const POUR_COLUMNS = `p.id, p.number, p.doc, p.used, p.discarded, p.created_at AS "createdAt", p.changed_at AS "changedAt"`;
 
 /** A row as it is read. */
-const STORED = {
+export const STORED_POUR = {
   schema: pourSchema,
   kind: 'pour',
-  nameOf: ({ number }: Row) => `Pour ${number}`,
-  jsonOf: ({ used, createdAt, changedAt, ...row }: Row): unknown => ({
+  nameOf: ({ number }: PourRow) => `Pour ${number}`,
+  jsonOf: ({ used, createdAt, changedAt, ...row }: PourRow): unknown => ({
     ...row,
     ...(used ? { used } : {}),
     createdAt: createdAt.toISOString(),
@@ -41,56 +40,20 @@ const STORED = {
 
 /** Pours that are neither recorded nor discarded. */
 export async function listOpenPours(db: Queryable): Promise<Listed<Pour>> {
-  const { rows } = await db.query<Row>(
-    `SELECT ${COLUMNS} FROM pour p WHERE recorded_at IS NULL AND NOT discarded ORDER BY number`,
+  const { rows } = await db.query<PourRow>(
+    `SELECT ${POUR_COLUMNS} FROM pour p WHERE recorded_at IS NULL AND NOT discarded ORDER BY number`,
   );
-  return readEach(rows, STORED);
-}
-
-export interface PourQuery {
-  /** Words looked for in number, notes, pattern and alloy names. */
-  text: string;
-  alloyId: string | null;
-  flaw: string | null;
-  limit: number;
-  offset: number;
-}
-
-const MATCHES = `NOT p.discarded
-  AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
-    OR p.doc #>> '{brief,note}' ILIKE '%' || $1 || '%' OR p.doc #>> '{brief,statedChange}' ILIKE '%' || $1 || '%'
-    OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
-               WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
-  AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
-  AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM jsonb_array_elements(p.told_castings) c WHERE c.value -> 'flaws' ? $3::text))`;
-const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
-
-/** All pours that match, newest first, a page of them, with the count of all. */
-export async function searchPours(
-  db: Queryable,
-  query: PourQuery,
-): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
-  const filter = [query.text, query.alloyId, query.flaw];
-  const { rows: counted } = await db.query<{ total: number }>(
-    `SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`,
-    filter,
-  );
-  const { rows } = await db.query<Row>(
-    `SELECT ${COLUMNS} ${FROM} WHERE ${MATCHES} ORDER BY p.number DESC LIMIT $4 OFFSET $5`,
-    [...filter, query.limit, query.offset],
-  );
-  const { read, unread } = readEach(rows, STORED);
-  return { pours: read, total: Number(counted[0]?.total ?? 0), unread };
+  return readEach(rows, STORED_POUR);
 }
 
 /** One pour; locked for a change that follows, where `forChange`. Refuses one that does not read. */
 export async function findPour(db: Queryable, id: string, forChange = false): Promise<Pour> {
-  const { rows } = await db.query<Row>(
-    `SELECT ${COLUMNS} FROM pour p WHERE id = $1${forChange ? ' FOR UPDATE' : ''}`,
+  const { rows } = await db.query<PourRow>(
+    `SELECT ${POUR_COLUMNS} FROM pour p WHERE id = $1${forChange ? ' FOR UPDATE' : ''}`,
     [id],
   );
   if (!rows[0]) throw new Refusal('NOT_FOUND', { what: 'pour' });
-  const found = readOne(rows[0], STORED);
+  const found = readOne(rows[0], STORED_POUR);
   if ('unread' in found) throw new Refusal('UNREADABLE', { sentence: unreadSentence(found.unread) });
   return found.read;
 }
@@ -107,13 +70,14 @@ function derived(id: string, number: number, doc: PourDoc, used: UsedItems | und
   ];
 }
 
-/** What a pour tells, for the columns told_print, told_sizes, told_castings, told_yields, told_cast and told_version. */
-export const tellsColumns = ({ print, sizes, castings, yields, cast }: PourTells): unknown[] => [
+/** What a pour tells, for the columns told_print, told_sizes, told_castings, told_yields, told_cast, told_facts and told_version. */
+export const tellsColumns = ({ print, sizes, castings, yields, cast, facts }: PourTells): unknown[] => [
   print && JSON.stringify(print),
   sizes && JSON.stringify(sizes),
   JSON.stringify(castings),
   yields && JSON.stringify(yields),
   cast && JSON.stringify(cast),
+  facts && JSON.stringify(facts),
   TELLS_VERSION,
 ];
 
@@ -189,8 +153,8 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
   await db
     .query(
       `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_castings,
-         told_yields, told_cast, told_version, created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $13, $14)`,
+         told_yields, told_cast, told_facts, told_version, created_at, changed_at, number)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $14, $15)`,
       [pour.id, ...derived(pour.id, number, pour.doc, pour.used), pour.at, number],
     )
     .catch(refuseUnknown);
@@ -208,7 +172,7 @@ export async function keepPourDoc(
     .query(
       `UPDATE pour SET doc = $2, used = $3, zero_at = $4, poured_at = $5, recorded_at = $6, told_print = $7,
          told_sizes = $8, told_castings = $9, told_yields = $10, told_cast = $11,
-         told_version = $12, changed_at = now() WHERE id = $1`,
+         told_facts = $12, told_version = $13, changed_at = now() WHERE id = $1`,
       [id, ...derived(id, number, doc, used)],
     )
     .catch(refuseUnknown);

@@ -80,7 +80,7 @@ async function renew(tx: Queryable, row: OldRow, segmentsOf: Map<string, unknown
   const doc = read.data;
   await tx.query(
     `UPDATE pour SET doc = $2, used = $3, told_print = $4, told_sizes = $5, told_castings = $6, told_yields = $7,
-       told_cast = $8, told_version = $9 WHERE id = $1`,
+       told_cast = $8, told_facts = $9, told_version = $10 WHERE id = $1`,
     [
       id,
       JSON.stringify(doc),

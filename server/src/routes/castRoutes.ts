@@ -2,6 +2,7 @@ import { idSchema, parseOrRefuse } from '@zero-pour/contracts';
 import { learnCauses } from '@zero-pour/plan';
 import { Router } from 'express';
 import { z } from 'zod';
+import { listMadeWith } from '../db/recordSearch';
 import { listOpenings, listToldCauses } from '../db/tellsStore';
 import type { Services } from './services';
 
@@ -22,6 +23,10 @@ export function castRoutes({ db }: Services): Router {
   router.get('/casts/openings', async (request, response) => {
     const { alloyId } = parseOrRefuse(alloySchema, request.query);
     response.json(await listOpenings(db, alloyId, OPENINGS));
+  });
+
+  router.get('/casts/made-with', async (_request, response) => {
+    response.json(await listMadeWith(db));
   });
 
   return router;

@@ -1,36 +1,40 @@
 import {
   changesSchema,
   discardSchema,
+  FACT_NAMES,
+  FACT_NUMBERS,
   idSchema,
   newPourSchema,
   parseOrRefuse,
   pouredAt,
   pourFaults,
+  recordQuerySchema,
   refuseNewFaults,
+  type FactName,
 } from '@zero-pour/contracts';
-import { FLAW_KINDS } from '@zero-pour/core';
+import { METRIC, shownUnit } from '@zero-pour/core';
 import { Router } from 'express';
+import Papa from 'papaparse';
 import { z } from 'zod';
 import { findByWords } from '../db/findStore';
-import { addPour, findPour, markDiscarded, searchPours } from '../db/pourStore';
+import { addPour, findPour, markDiscarded } from '../db/pourStore';
+import { listRecordRows, searchPours, type RecordRow } from '../db/recordSearch';
 import { changePour } from '../services/changePour';
 import { snapshotUsed } from '../services/usedItems';
 import type { Services } from './services';
 
-const searchSchema = z.strictObject({
-  text: z.string().max(200).default(''),
-  alloyId: idSchema.nullable().default(null),
-  flaw: z.enum(FLAW_KINDS).nullable().default(null),
-  limit: z.coerce.number().int().min(1).max(200).default(50),
-  offset: z.coerce.number().int().min(0).max(1e6).default(0),
-});
 const findSchema = z.strictObject({ words: z.string().trim().min(1).max(200) });
 
 export function pourRoutes({ db }: Services): Router {
   const router = Router();
 
   router.get('/pours', async (request, response) => {
-    response.json(await searchPours(db, parseOrRefuse(searchSchema, request.query)));
+    response.json(await searchPours(db, parseOrRefuse(recordQuerySchema, request.query)));
+  });
+
+  router.get('/pours.csv', async (request, response) => {
+    const rows = await listRecordRows(db, parseOrRefuse(recordQuerySchema, request.query));
+    response.attachment('record.csv').type('text/csv').send(csvOf(rows));
   });
 
   router.post('/pours', async (request, response) => {
@@ -64,4 +68,26 @@ export function pourRoutes({ db }: Services): Router {
   });
 
   return router;
+}
+
+/** The record as a table: one pour a line, its numbers under their units; what is not known is empty. */
+function csvOf(rows: readonly RecordRow[]): string {
+  const title = (name: FactName): string => {
+    const { label, unit } = FACT_NUMBERS[name];
+    const { suffix } = shownUnit(unit, METRIC);
+    return suffix ? `${label} (${suffix})` : label;
+  };
+  return Papa.unparse({
+    fields: ['pour', 'poured', 'castings', 'metal', 'class', 'resin', ...FACT_NAMES.map(title), 'found'],
+    data: rows.map(({ number, pouredAt: at, patterns, alloy, castClass, resin, facts }) => [
+      number,
+      at?.toISOString() ?? '',
+      patterns ?? '',
+      alloy ?? '',
+      castClass,
+      resin ?? '',
+      ...FACT_NAMES.map((name) => facts?.[name] ?? ''),
+      facts?.words ?? '',
+    ]),
+  });
 }

@@ -2,14 +2,19 @@
 import {
   anyPoured,
   becameOf,
+  FACT_NUMBERS,
   pouredAt,
   pourListSchema,
   repeatPourDoc,
+  tellFacts,
+  type FactName,
   type Pour,
+  type RecordFacts,
+  type RecordQuery,
   type Unread,
 } from '@zero-pour/contracts';
-import { countOutcomes, FLAW_KINDS, flawWords, formatQuantity, type FlawKind } from '@zero-pour/core';
-import { castPieces, planPour, pourTitle, valueOf, type PourPlan } from '@zero-pour/plan';
+import { countOutcomes, flawWords, formatQuantity } from '@zero-pour/core';
+import { castPieces, planPour, pourTitle } from '@zero-pour/plan';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -18,32 +23,32 @@ import UnreadLines from '../components/UnreadLines.vue';
 import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { usePlanningShop } from '../state/planningStore';
-import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { formatDay } from '../time/formatMoment';
+import { narrows, queryOf, recordColumns, recordFilter, type RecordFilter } from './recordFilter';
+import RecordFilters from './RecordFilters.vue';
 
 const PAGE = 50;
 const planning = usePlanningShop();
-const shop = useShop();
 const units = useUnits();
 const notices = useNotices();
 const router = useRouter();
 const newPour = useNewPour();
 
-const text = shallowRef('');
-const alloyId = shallowRef<string | null>(null);
-const flaw = shallowRef<FlawKind | null>(null);
+const filter = recordFilter();
+const columns = recordColumns();
 const pours = shallowRef<Pour[]>([]);
 const unread = shallowRef<Unread[]>([]);
 const total = shallowRef(0);
 const asked = shallowRef(false);
+const change = (fields: Partial<RecordFilter>): void => void Object.assign(filter, fields);
 
 async function fetchPours(offset: number): Promise<void> {
-  const query = new URLSearchParams({ text: text.value.trim(), limit: String(PAGE), offset: String(offset) });
-  if (alloyId.value) query.set('alloyId', alloyId.value);
-  if (flaw.value) query.set('flaw', flaw.value);
+  const query = queryOf(filter, { limit: String(PAGE), offset: String(offset) });
   try {
     const found = await request(pourListSchema, 'GET', `/pours?${query}`);
+    // What was typed meanwhile asks anew: an older answer does not take its place.
+    if (String(query) !== String(queryOf(filter, { limit: String(PAGE), offset: String(offset) }))) return;
     pours.value = offset === 0 ? found.pours : [...pours.value, ...found.pours];
     unread.value = offset === 0 ? found.unread : [...unread.value, ...found.unread];
     total.value = found.total;
@@ -52,34 +57,36 @@ async function fetchPours(offset: number): Promise<void> {
     notices.wrong(error);
   }
 }
-watchDebounced([text, alloyId, flaw], () => fetchPours(0), { debounce: 200, immediate: true });
+watchDebounced(filter, () => fetchPours(0), { debounce: 200, immediate: true });
 
-/** Metal of all its flasks, once all are planned. */
-function chargeOf({ flasks }: PourPlan): number | undefined {
-  const charges = flasks.flatMap(({ charge }) => valueOf(charge)?.total.value ?? []);
-  return charges.length === flasks.length ? charges.reduce((sum, g) => sum + g, 0) : undefined;
+/** By a press on its head; another press turns the order round. */
+function sortBy(sort: RecordQuery['sort']): void {
+  change({ sort, down: filter.sort === sort ? !filter.down : true });
+}
+const sorted = (sort: RecordQuery['sort']): 'ascending' | 'descending' | undefined =>
+  filter.sort === sort ? (filter.down ? 'descending' : 'ascending') : undefined;
+const csv = computed(() => `/api/pours.csv?${queryOf(filter)}`);
+
+/** A number of a row; of a flask that was felt, how it felt. */
+function shownFact({ doc }: Pour, facts: RecordFacts, name: FactName): string {
+  const value = facts[name];
+  if (value !== undefined) return formatQuantity({ value, unit: FACT_NUMBERS[name].unit }, units.choice);
+  const read = doc.flasks[0]?.pour.flaskRead;
+  return name === 'flaskC' && read?.state === 'felt' ? `felt ${read.felt}` : '–';
 }
 const rows = computed(() =>
   pours.value.map((pour) => {
-    const plan = planPour(pour, planning.known);
+    const { context } = planPour(pour, planning.known);
     const { doc } = pour;
-    const count = countOutcomes(
-      castPieces(plan.context).map(({ key }) => becameOf(doc.result.castings[key])),
-    );
+    const count = countOutcomes(castPieces(context).map(({ key }) => becameOf(doc.result.castings[key])));
     const flaws = [...new Set(Object.values(doc.result.castings).flatMap((c) => c.flaws.map((f) => f.kind)))];
     const poured = pouredAt(doc);
-    const read = doc.flasks[0]?.pour.flaskRead;
-    const flask =
-      read && 'value' in read
-        ? formatQuantity({ value: read.value, unit: 'degC' }, units.choice)
-        : read?.state === 'felt'
-          ? `felt ${read.felt}`
-          : '–';
+    const facts = tellFacts(doc);
     return {
       pour,
-      title: pourTitle(plan.context),
-      alloy: plan.context.alloy?.name ?? '–',
-      resin: plan.context.resin?.name ?? '–',
+      title: pourTitle(context),
+      alloy: context.alloy?.name ?? '–',
+      resin: context.resin?.name ?? '–',
       day: poured
         ? formatDay(Date.parse(poured))
         : doc.brief.zeroAt
@@ -88,13 +95,12 @@ const rows = computed(() =>
       state: doc.result.doneAt ? '' : poured ? 'poured, not looked at' : 'in work',
       result: count.judged > 0 ? `${count.sellable} of ${count.total}` : '–',
       flaws,
-      flask,
-      charge: chargeOf(plan),
+      numbers: columns.value.map((name) => shownFact(pour, facts, name)),
       change: doc.brief.statedChange ? `from ${doc.brief.againOf}: ${doc.brief.statedChange}` : '',
     };
   }),
 );
-const isFiltered = computed(() => text.value.trim() !== '' || alloyId.value !== null || flaw.value !== null);
+const isFiltered = computed(() => narrows(filter));
 const addressOf = (pour: Pour): string => `/pours/${pour.id}${anyPoured(pour.doc) ? '/result' : ''}`;
 const open = (pour: Pour): void => void router.push(addressOf(pour));
 const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.number, ''));
@@ -108,41 +114,28 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
         >{{ total }} {{ total === 1 ? 'pour' : 'pours' }}{{ isFiltered ? ' match' : '' }}</span
       >
       <router-link to="/record/compare">Compare two pours</router-link>
+      <router-link to="/record/best">What came out best</router-link>
+      <a v-if="total > 0" :href="csv" download="record.csv">Save as a table (CSV)</a>
     </div>
-    <div class="form-grid filters" role="search">
-      <v-text-field
-        v-model="text"
-        label="Number, pattern, metal, resin, note"
-        autocomplete="off"
-        clearable
-        @click:clear="text = ''"
-      />
-      <v-select
-        v-model="alloyId"
-        label="Metal"
-        clearable
-        :items="shop.lists.alloy.map((a) => ({ title: a.name, value: a.id }))"
-      />
-      <v-select
-        v-model="flaw"
-        label="With this flaw"
-        clearable
-        :items="FLAW_KINDS.map((kind) => ({ title: flawWords(kind), value: kind }))"
-      />
-    </div>
+    <RecordFilters v-model:columns="columns" :filter="filter" @change="change" />
     <UnreadLines :unread="unread" />
     <div class="scroll-x">
       <table v-if="rows.length > 0" class="plain pours">
         <thead>
           <tr>
-            <th>Pour</th>
+            <th :aria-sort="sorted('number')">
+              <button type="button" class="sort" @click="sortBy('number')">Pour</button>
+            </th>
             <th>Day</th>
             <th>Castings</th>
             <th>Metal</th>
             <th>Resin</th>
-            <th class="right">Flask</th>
-            <th class="right">Metal, planned</th>
-            <th class="right">Sellable</th>
+            <th v-for="name in columns" :key="name" class="right" :aria-sort="sorted(name)">
+              <button type="button" class="sort" @click="sortBy(name)">{{ FACT_NUMBERS[name].label }}</button>
+            </th>
+            <th class="right" :aria-sort="sorted('sharePercent')">
+              <button type="button" class="sort" @click="sortBy('sharePercent')">Sellable</button>
+            </th>
             <th>Flaws</th>
             <th><span class="visually-hidden">Again</span></th>
           </tr>
@@ -160,14 +153,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
             </td>
             <td>{{ row.alloy }}</td>
             <td>{{ row.resin }}</td>
-            <td class="num right nowrap">{{ row.flask }}</td>
-            <td class="num right nowrap">
-              {{
-                row.charge === undefined
-                  ? '–'
-                  : formatQuantity({ value: row.charge, unit: 'g' }, units.choice)
-              }}
-            </td>
+            <td v-for="(number, n) in row.numbers" :key="n" class="num right nowrap">{{ number }}</td>
             <td class="num right nowrap">{{ row.result }}</td>
             <td class="flaws">{{ row.flaws.map(flawWords).join(', ') }}</td>
             <td>
@@ -181,7 +167,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
     </div>
     <p v-if="asked && rows.length === 0 && unread.length === 0" class="sheet nothing">
       <template v-if="isFiltered"
-        >No pour matches. Take a word away, or choose another metal or flaw.</template
+        >No pour matches. Take a word away, or choose another metal, flaw or number.</template
       >
       <template v-else>Nothing is recorded yet. Your first pour comes here when its result is in.</template>
     </p>
@@ -195,15 +181,26 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
 </template>
 
 <style scoped>
-.filters {
-  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr);
-  margin-bottom: 14px;
-}
 .pours tbody tr {
   cursor: pointer;
 }
 .pours tbody tr:hover {
   background: var(--sheet);
+}
+.sort {
+  padding: 6px 0;
+  border: none;
+  background: none;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  text-align: inherit;
+}
+th[aria-sort='descending'] .sort::after {
+  content: ' ↓';
+}
+th[aria-sort='ascending'] .sort::after {
+  content: ' ↑';
 }
 .number a {
   font-size: 18px;
@@ -231,10 +228,5 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
 }
 .nothing {
   padding: 24px;
-}
-@media (max-width: 700px) {
-  .filters {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -4,6 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, fieldOf, flatText } from '../testing/showInPour';
 import { usePours } from '../state/pourStore';
+import BestPage from './BestPage.vue';
+import ComparePours from './ComparePours.vue';
+import RecordFilters from './RecordFilters.vue';
 import RecordPage from './RecordPage.vue';
 
 const shop = useFakeShop();
@@ -34,11 +37,11 @@ describe('the record', () => {
 
   it('is searched by words, and says so when nothing matches', async () => {
     const page = await open();
-    await fieldOf(page, 'Number, pattern, metal, resin, note').setValue('heavy plate');
+    await fieldOf(page, 'Number, pattern, metal, resin, flaw, note').setValue('heavy plate');
     await settle();
     expect(page.findAll('.number').map((cell) => cell.text())).toEqual(['18']);
     expect(flatText(page)).toContain('1 pour match');
-    await fieldOf(page, 'Number, pattern, metal, resin, note').setValue('no such word');
+    await fieldOf(page, 'Number, pattern, metal, resin, flaw, note').setValue('no such word');
     await settle();
     expect(flatText(page)).toContain('No pour matches. Take a word away');
   });
@@ -74,4 +77,79 @@ describe('the record', () => {
 it('buttons of a row do not open it', async () => {
   const page = await open();
   expect(buttonOf(page, 'Same again').attributes('aria-label')).toMatch(/^Pour \d+ again$/);
+});
+
+describe('the record’s table', () => {
+  const heads = (page: VueWrapper): string[] => page.findAll('th').map((head) => head.text());
+  const lastAsked = (): string => shop.server.asked.findLast((at) => at.startsWith('/api/pours?'))!;
+
+  it('is sorted by a press on a head, turned round by another, and says which', async () => {
+    const page = await open();
+    await buttonOf(page, 'Sellable').trigger('click');
+    await settle();
+    expect(lastAsked()).toContain('sort=sharePercent');
+    expect(page.findAll('th').find((head) => head.text() === 'Sellable')!.attributes('aria-sort')).toBe('descending');
+    await buttonOf(page, 'Sellable').trigger('click');
+    await settle();
+    expect(lastAsked()).toContain('down=false');
+  }); // prettier-ignore
+
+  it('shows the columns that are chosen, and offers the same as a table to save', async () => {
+    const page = await open();
+    expect(heads(page)).toContain('Flask, as read');
+    page.findComponent(RecordFilters).vm.$emit('update:columns', ['metalC']);
+    await settle();
+    expect(heads(page)).toContain('Metal, as read');
+    expect(heads(page)).not.toContain('Flask, as read');
+    expect(rowOf(page, 23).text()).toContain('1000 °C');
+    page.findComponent(RecordFilters).vm.$emit('change', { fact: 'flaskC', to: 500 });
+    await settle();
+    expect(page.find('a[download]').attributes('href')).toBe('/api/pours.csv?fact=flaskC&to=500');
+    localStorage.clear();
+  });
+});
+
+describe('two pours', () => {
+  const idOf = (number: number): string => shop.file.pours.find((pour) => pour.number === number)!.id;
+  it('stand side by side: what came out, and every number that differs, by stage', async () => {
+    const page = shop.show(ComparePours, {}, { a: idOf(29), b: idOf(30) });
+    await settle();
+    const text = flatText(page);
+    expect(text).toContain('none looked at sellable in pour 29, none looked at in pour 30.');
+    expect(text).not.toContain('in 100 that');
+    const stages = page.findAll('th[scope=rowgroup]').map((head) => head.text());
+    expect(stages[0]).toBe('Brief');
+    expect(stages).toEqual(expect.arrayContaining(['Invest', 'Pour']));
+    const metal = page.findAll('tr').find((row) => row.find('td').exists() && row.find('td').text() === 'Metal')!;
+    expect(metal.findAll('td').map((cell) => cell.text())).toEqual(['Metal', 'Tin bronze 90/10', 'Sterling silver']);
+  }); // prettier-ignore
+  it('are asked for by number, and one that is not there is said', async () => {
+    const page = shop.show(ComparePours);
+    await settle();
+    expect(flatText(page)).toContain('Type the numbers of two pours');
+    await fieldOf(page, 'Pour').setValue('999');
+    await fieldOf(page, 'Pour').trigger('blur');
+    await settle();
+    expect(flatText(page)).toContain('There is no pour 999.');
+    await fieldOf(page, 'Pour').setValue('3.5');
+    await fieldOf(page, 'Pour').trigger('blur');
+    expect(flatText(page)).toContain('is a whole number');
+  });
+});
+
+describe('what came out best', () => {
+  it('is nothing in a shop without results, and begins a pour like the best', async () => {
+    const none = shop.show(BestPage);
+    await settle();
+    expect(flatText(none)).toContain('Nothing to rank yet');
+    const { id, number, doc } = shop.file.pours.find((pour) => pour.number === 30)!;
+    shop.server.madeWith = [
+      { alloyId: doc.brief.alloyId!, castClass: 'filigree', resinId: doc.resin.resinId!, powderId: null, programmeId: null, pours: 2, looked: 8, sellable: 7, lastPourId: id, lastNumber: number }, // prettier-ignore
+    ];
+    const page = shop.show(BestPage);
+    await settle();
+    expect(flatText(page)).toContain('Sterling silver, filigree');
+    expect(flatText(page)).toContain('7 of 8');
+    expect(flatText(page)).toContain('not told');
+  });
 });

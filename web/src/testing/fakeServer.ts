@@ -1,5 +1,8 @@
 import {
   applyChanges,
+  type CastLessons,
+  type MadeWith,
+  type OpeningTold,
   pourDocSchema,
   tellPrint,
   tellSizes,
@@ -87,6 +90,14 @@ export class FakeServer {
     return { hits };
   }
 
+  /** Addresses that were read, the newest last. */
+  readonly asked: string[] = [];
+
+  /** What the shop's castings taught of causes, and what they were made with. */
+  lessons: CastLessons = {};
+  madeWith: MadeWith[] = [];
+  openings: OpeningTold[] = [];
+
   /** What the feed of prices answers. */
   prices: unknown = {};
 
@@ -105,6 +116,9 @@ export class FakeServer {
     }
     if (at === '/api/sizes') return pours.flatMap((pour) => tellSizes(pour) ?? []);
     if (at === '/api/prints') return pours.flatMap((pour) => tellPrint(pour) ?? []);
+    if (at.startsWith('/api/casts/lessons')) return this.lessons;
+    if (at.startsWith('/api/casts/openings')) return this.openings;
+    if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
     if (at.startsWith('/api/find?'))
@@ -142,7 +156,10 @@ export class FakeServer {
 
   readonly fetch = (at: string, init: RequestInit = {}): Promise<Response> => {
     const method = init.method ?? 'GET';
-    if (method === 'GET') return Promise.resolve(answerJson(this.answer(at)));
+    if (method === 'GET') {
+      this.asked.push(at);
+      return Promise.resolve(answerJson(this.answer(at)));
+    }
     if (at.startsWith('/api/blobs/')) return Promise.resolve(answerNothing(204));
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
     this.sent.push({ method, at, body });

@@ -1,0 +1,87 @@
+import type { MadeWith, Pour, RecordFacts, RecordQuery, Unread } from '@zero-pour/contracts';
+import type { Queryable } from './database';
+import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
+import { readEach } from './readStored';
+
+const MATCHES = `NOT p.discarded
+  AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
+    OR p.doc #>> '{brief,note}' ILIKE '%' || $1 || '%' OR p.doc #>> '{brief,statedChange}' ILIKE '%' || $1 || '%'
+    OR p.told_facts ->> 'words' ILIKE '%' || $1 || '%'
+    OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
+               WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
+  AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
+  AND ($3::text IS NULL OR p.told_facts -> 'flaws' ? $3::text)
+  AND ($4::text IS NULL OR p.told_facts -> 'zones' ? $4::text)
+  AND ($5::text IS NULL OR p.told_facts ? $5::text
+    AND ($6::numeric IS NULL OR (p.told_facts ->> $5)::numeric >= $6::numeric)
+    AND ($7::numeric IS NULL OR (p.told_facts ->> $5)::numeric <= $7::numeric))`;
+const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
+
+const filterOf = ({ text, alloyId, flaw, zone, fact, from, to }: RecordQuery): unknown[] => [
+  text,
+  alloyId,
+  flaw,
+  zone,
+  fact,
+  from,
+  to,
+];
+
+/** All pours that match, in the order that is asked for, a page of them, with the count of all. What a pour does not know comes last, either way. */
+export async function searchPours(
+  db: Queryable,
+  query: RecordQuery,
+): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
+  const filter = filterOf(query);
+  const { rows: counted } = await db.query<{ total: number }>(
+    `SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`,
+    filter,
+  );
+  const way = query.down ? 'DESC' : 'ASC';
+  const order = query.sort === 'number' ? `p.number ${way}` : `(p.told_facts ->> '${query.sort}')::numeric ${way} NULLS LAST, p.number DESC`; // prettier-ignore
+  const { rows } = await db.query<PourRow>(
+    `SELECT ${POUR_COLUMNS} ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $8 OFFSET $9`,
+    [...filter, query.limit, query.offset],
+  );
+  const { read, unread } = readEach(rows, STORED_POUR);
+  return { pours: read, total: Number(counted[0]?.total ?? 0), unread };
+}
+
+/** One pour of the record as a row of a table. */
+export interface RecordRow {
+  number: number;
+  pouredAt: Date | null;
+  alloy: string | null;
+  resin: string | null;
+  castClass: string;
+  patterns: string | null;
+  facts: RecordFacts | null;
+}
+
+/** Every pour that matches as a row, whatever page is asked for: without its document. */
+export async function listRecordRows(db: Queryable, query: RecordQuery): Promise<RecordRow[]> {
+  const { rows } = await db.query<RecordRow>(
+    `SELECT p.number, p.poured_at AS "pouredAt", a.name AS alloy, r.name AS resin,
+       p.doc #>> '{brief,castClass}' AS "castClass", p.told_facts AS facts,
+       (SELECT string_agg(t.name || ' ×' || pp.count, ', ' ORDER BY t.name) FROM pour_pattern pp
+        JOIN pattern t ON t.id = pp.pattern_id WHERE pp.pour_id = p.id) AS patterns
+     ${FROM} WHERE ${MATCHES} ORDER BY p.number`,
+    filterOf(query),
+  );
+  return rows;
+}
+
+/** How castings came out by metal, class and what they were made with: recorded pours of which castings were looked at. */
+export async function listMadeWith(db: Queryable): Promise<MadeWith[]> {
+  const { rows } = await db.query<MadeWith>(
+    `SELECT told_cast ->> 'alloyId' AS "alloyId", told_cast ->> 'castClass' AS "castClass",
+       told_cast ->> 'resinId' AS "resinId", told_cast ->> 'powderId' AS "powderId",
+       told_cast ->> 'programmeId' AS "programmeId", count(*)::integer AS pours,
+       sum((told_facts ->> 'looked')::integer)::integer AS looked,
+       sum((told_facts ->> 'sellable')::integer)::integer AS sellable,
+       (array_agg(id::text ORDER BY number DESC))[1] AS "lastPourId", max(number) AS "lastNumber"
+     FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND told_facts ? 'looked' AND told_cast ->> 'alloyId' IS NOT NULL
+     GROUP BY 1, 2, 3, 4, 5 ORDER BY 1, 2, 10 DESC`,
+  );
+  return rows;
+}
