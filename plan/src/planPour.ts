@@ -14,7 +14,7 @@ import type { PrintPlan } from './print/printPlan';
 import type { WantedReading } from './readings';
 import type { ScalePlan } from './scale/planScale';
 import type { HungPlan, Sight } from './stage';
-import { currentStage, sightOf, stageStates, type StageState } from './stages';
+import { currentStage, sightOf, STAGE_RULES, stageStates, type StageState } from './stages';
 import { momentsOf, planTimes, type TimePlan } from './times/timePlan';
 import type { PartGates } from './wayUp/gatePlan';
 
@@ -75,10 +75,17 @@ export function planPour(pour: PlannedFor, shop: Shop): PourPlan {
       mix: valueOf(of('invest')),
       burnout: valueOf(of('burnout')),
       charges: hung.flatMap(({ charge }) => valueOf(charge) ?? []),
+      handsMin: handsMinOf(sight),
     }),
     wants: wantsOf(context),
   };
 }
+
+/** Minutes of hands of every step that it takes, done or ahead. */
+const handsMinOf = (sight: Sight): number =>
+  STAGE_RULES.filter(({ key }) => !sight.context.doc.left.includes(key))
+    .flatMap(({ work }) => work(sight))
+    .reduce((sum, { handsMin }) => sum + handsMin, 0);
 
 /**
  * What its sizes ask of the files; and what the layers of its parts say, until it is poured: for its load, and for the

@@ -4,3 +4,6 @@ import { formula } from '../working';
 export const MATERIAL_COST = formula`${'m'}/1000 × ${'p'}`;
 export const HOURS_COST = formula`${'t'} × ${'p'}`;
 export const METAL_COST = formula`${'M'} × ${'p'}`;
+/** … and shared over the good ones. */
+export const PER_GOOD = formula`${'C'} / ${'n'}`;
+export const HANDS_COST = formula`${'t'}/60 × ${'p'}`;

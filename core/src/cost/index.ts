@@ -1,1 +1,1 @@
-export { HOURS_COST, MATERIAL_COST, METAL_COST } from './cost';
+export { HANDS_COST, HOURS_COST, MATERIAL_COST, METAL_COST, PER_GOOD } from './cost';

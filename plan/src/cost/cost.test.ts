@@ -1,7 +1,7 @@
-import type { PourDoc } from '@zero-pour/contracts';
+import { pieceKey, type PourDoc } from '@zero-pour/contracts';
 import { describe, expect, it } from 'vitest';
 import { planPour, valueOf, type Planned } from '../index';
-import { fullDoc, ofOneFlask, planShop } from '../testing/planShop';
+import { fullDoc, LINE, ofOneFlask, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
 const planOf = (change: (doc: PourDoc) => void = () => {}) =>
@@ -33,5 +33,31 @@ describe('cost', () => {
     );
     expect(cost.metalHeld?.value).toBeCloseTo(known(charge).total.value, 9);
     expect(planOf((doc) => void (doc.brief.alloyId = undefined)).cost.metalHeld).toBeUndefined();
+  });
+
+  it('is shared over the good ones: those that are wanted until all are looked at, then those that are sellable', () => {
+    const planned = planOf().cost;
+    expect(planned.good).toEqual({ count: 2, counted: false });
+    expect(planned.perGood!.value).toBeCloseTo(planned.total.value / 2, 9);
+    const looked = (...became: ('sellable' | 'scrap')[]) =>
+      planOf((doc) => became.forEach((outcome, n) => (doc.result.castings[pieceKey(LINE, n + 1)] = { outcome, flaws: [], photos: [] }))).cost; // prettier-ignore
+    expect(looked('sellable').good).toEqual({ count: 2, counted: false });
+    expect(looked('sellable', 'scrap').perGood!.value).toBeCloseTo(planned.total.value, 9);
+    // None is good: nothing is shared over nothing.
+    expect(looked('scrap', 'scrap')).toMatchObject({ good: { count: 0, counted: true }, perGood: undefined });
+  });
+
+  it('has hands only where the shop says what an hour of them costs, with finishing as it was noted', () => {
+    expect(planOf().cost.lines.map(({ name }) => name)).not.toContain('Hands');
+    const shop = planShop();
+    const settings = { ...shop.settings, routeTimes: { ...shop.settings.routeTimes, perHandsHour: 60 } } as typeof shop.settings; // prettier-ignore
+    const handsOf = (change: (doc: PourDoc) => void = () => {}) =>
+      planPour({ doc: fullDoc(ZERO, change) }, { ...shop, settings }).cost.lines.find(({ name }) => name === 'Hands')!.value; // prettier-ignore
+    const plain = handsOf();
+    expect(plain).toBeGreaterThan(0);
+    const finished = handsOf((doc) => {
+      doc.result.castings[pieceKey(LINE, 1)] = { flaws: [], photos: [], finishing: [{ key: 's1', kind: 'polish', minutes: 30 }] }; // prettier-ignore
+    });
+    expect(finished - plain).toBeCloseTo(30, 9);
   });
 });

@@ -1,8 +1,11 @@
+import { becameOf } from '@zero-pour/contracts';
 import {
   castsWax,
+  HANDS_COST,
   HOURS_COST,
   MATERIAL_COST,
   METAL_COST,
+  PER_GOOD,
   type Formula,
   type StageKey,
 } from '@zero-pour/core';
@@ -10,6 +13,7 @@ import type { BurnoutPlan } from '../burnout/burnoutPlan';
 import type { PourContext } from '../context';
 import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
 import type { MixPlan } from '../invest/mixPlan';
+import { castPieces } from '../pieces';
 import type { PrintPlan } from '../print/printPlan';
 import type { ChargePlan } from '../sprue/chargePlan';
 
@@ -18,6 +22,10 @@ export interface CostPlan {
   lines: Figure[];
   /** All but the metal that stays metal. */
   total: Figure;
+  /** All of it shared over the good ones: those that are sellable once all that went in are looked at, else those that are wanted. Undefined: none is good, or nothing is reckoned. */
+  perGood: Figure | undefined;
+  /** How many good ones that is, and whether they were counted. */
+  good: { count: number; counted: boolean };
   /** Value of the metal weighed out, once any is. */
   metalHeld: Figure | undefined;
 }
@@ -36,16 +44,41 @@ const cost = <S extends string>(name: string, rule: Formula<S>, inputs: Record<S
 const numbered = (symbol: string, figures: readonly Figure[]) =>
   figures.map((of, i) => ({ ...fromFigure(of), symbol: figures.length > 1 ? `${symbol}${i + 1}` : symbol }));
 
+/** Good castings: those that are sellable once every one is looked at, else as many as are wanted. */
+function goodOnes(context: PourContext): CostPlan['good'] {
+  const became = castPieces(context).map(({ key }) => becameOf(context.doc.result.castings[key]));
+  const counted = became.length > 0 && became.every((one) => one !== undefined);
+  return { counted, count: counted ? became.filter((one) => one === 'sellable').length : context.castings };
+}
+
+/** Hands, where the shop says what an hour of them costs: its steps as reckoned, and finishing as it was noted. */
+function handsCost({ doc, settings }: PourContext, handsMin: number): Figure[] {
+  const perHour = settings.routeTimes?.perHandsHour;
+  if (!perHour) return [];
+  const finishing = Object.values(doc.result.castings).flatMap((casting) => (casting.finishing ?? []).flatMap(({ minutes }) => minutes ?? [])); // prettier-ignore
+  const minutes = handsMin + finishing.reduce((a, b) => a + b, 0);
+  if (minutes === 0) return [];
+  return [
+    cost('Hands', HANDS_COST, {
+      t: { name: 'Minutes of hands', value: minutes, unit: 'min', source: finishing.length > 0 ? 'steps as reckoned, finishing as noted' : 'steps as reckoned', stage: 'result' }, // prettier-ignore
+      p: price('An hour of hands', perHour, 'shop settings', 'brief'),
+    }),
+  ];
+}
+
 /** What the pour costs as far as it is planned (handbook 09). */
 export function planCost(
-  { doc, resin, powder, printer, kiln, alloy }: PourContext,
+  context: PourContext,
   parts: {
     print: PrintPlan | undefined;
     mix: MixPlan | undefined;
     burnout: BurnoutPlan | undefined;
     charges: readonly ChargePlan[];
+    /** Minutes of hands that its steps take, as the shop reckons them. */
+    handsMin: number;
   },
 ): CostPlan {
+  const { doc, resin, powder, printer, kiln, alloy } = context;
   const { mix, burnout, charges } = parts;
   // Waxes of a mold that is there: nothing is printed for them.
   const print = castsWax(doc.brief.route) && doc.left.includes('print') ? undefined : parts.print;
@@ -84,6 +117,7 @@ export function planCost(
         p: price('An hour of the kiln', kiln.costPerH, `kiln record ${kiln.name}`, 'burnout'),
       }),
     );
+  lines.push(...handsCost(context, parts.handsMin));
   const metal = alloy && price('A gram of metal', alloy.pricePerG, `alloy record ${alloy.name}`, 'brief');
   const [first] = charges;
   if (metal && first) {
@@ -112,12 +146,22 @@ export function planCost(
         })
       : undefined;
   const paid = lines.filter(({ value }) => value > 0).sort((a, b) => b.value - a.value);
+  const total = sumOf(
+    { name: 'Cost, all but metal', unit: 'money' },
+    paid.map((line) => ({ ...fromFigure(line), symbol: line.name })),
+  );
+  const good = goodOnes(context);
   return {
     lines: paid,
-    total: sumOf(
-      { name: 'Cost, all but metal', unit: 'money' },
-      paid.map((line) => ({ ...fromFigure(line), symbol: line.name })),
-    ),
+    total,
+    good,
+    perGood:
+      paid.length > 0 && good.count > 0
+        ? cost('A good casting, all but metal', PER_GOOD, {
+            C: fromFigure(total),
+            n: { name: good.counted ? 'Sellable' : 'Castings wanted', value: good.count, unit: 'count', source: good.counted ? 'counted at Result' : 'brief', stage: good.counted ? 'result' : 'brief' }, // prettier-ignore
+          })
+        : undefined,
     metalHeld: held && { ...held, note: 'It stays metal: only the melt loss is a cost.' },
   };
 }

@@ -2,7 +2,7 @@
 import type { Casting, Pattern } from '@zero-pour/contracts';
 import { flawWords } from '@zero-pour/core';
 import type { PlannedPiece } from '@zero-pour/plan';
-import { computed } from 'vue';
+import { computed, useTemplateRef, watch } from 'vue';
 import { PartView, SceneMarks, type PartScene, type Point } from '../../pattern';
 
 /** Flaws of all copies of one pattern on its model, with the copy's number; a press shows where the asked one is. */
@@ -14,6 +14,14 @@ const props = defineProps<{
   asks: string;
 }>();
 const emit = defineEmits<{ place: [at: Point] }>();
+const frame = useTemplateRef<HTMLElement>('frame');
+/** A press is asked for far below it: it comes into sight. */
+watch(
+  () => props.asks,
+  (asks) => {
+    if (asks) frame.value?.scrollIntoView({ block: 'center' });
+  },
+);
 
 /** Only what was shown on this very file has a place on it. */
 const marks = computed(() =>
@@ -35,7 +43,7 @@ function press(picked: { at: Point; vertices: Point } | null): void {
 </script>
 
 <template>
-  <figure class="model" :class="{ asked: asks !== '' }">
+  <figure ref="frame" class="model" :class="{ asked: asks !== '' }">
     <PartView :pattern="pattern" @pick="press">
       <template #default="{ scene, tick, width, height }">
         <svg class="marks" :width="width" :height="height" aria-hidden="true">

@@ -21,6 +21,7 @@ import AllAlike from '../result/AllAlike.vue';
 import CastingCard from '../result/CastingCard.vue';
 import CastWhy from '../result/CastWhy.vue';
 import ChangeHelped from '../result/ChangeHelped.vue';
+import CostBlock from '../result/CostBlock.vue';
 import FlawsOnModel from '../result/FlawsOnModel.vue';
 import FromRecord from '../result/FromRecord.vue';
 import { ButtonBack } from '../../metal';
@@ -156,6 +157,7 @@ watch(() => route.hash, focusCounts);
       <button type="button" class="text-button" @click="emit('goTo', 'pour')">Pour</button>
     </p>
   </section>
+  <CostBlock @go-to="(s) => emit('goTo', s)" />
   <FromRecord v-if="poured" />
   <p v-if="poured" class="mt-4">
     <router-link :to="`/record/compare?b=${pour.id}`">Compare with another pour</router-link>
