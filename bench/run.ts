@@ -1,4 +1,4 @@
-// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | plan | sprues | trees | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
@@ -9,7 +9,9 @@ import { measureMold } from './mold';
 import { measureOrient } from './orient';
 import { measurePage } from './page';
 import { measurePlan } from './plan';
+import { measureRecord } from './record';
 import { measureSprues } from './sprues';
+import { measureWhy } from './why';
 import { measureWrites } from './writes';
 
 const BENCHES = {
@@ -22,8 +24,10 @@ const BENCHES = {
   orient: measureOrient,
   page: measurePage,
   plan: measurePlan,
+  record: measureRecord,
   sprues: measureSprues,
   trees: measureTrees,
+  why: measureWhy,
   writes: measureWrites,
 } as const;
 const wanted = process.argv.slice(2);

@@ -225,10 +225,10 @@ test('from an empty shop and a file on the disk to a recorded result', async ({ 
     const second = page.getByRole('article', { name: /^Casting .* 2$/ });
     await expect(second.getByRole('radio', { name: 'scrap' })).toHaveAttribute('aria-checked', 'true');
     await choose(page, 'Add a flaw', 'misrun', second);
-    await type(second, 'Where', 'far corner');
+    await type(second, 'In words', 'far corner');
     await type(second, 'Weight', '4,1');
     const chooser = page.waitForEvent('filechooser');
-    await second.getByRole('button', { name: 'Add photos' }).click();
+    await second.getByRole('button', { name: 'Add photos' }).last().click();
     await (
       await chooser
     ).setFiles({

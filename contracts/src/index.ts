@@ -164,6 +164,7 @@ export {
   openingsToldSchema,
   pouredCastsSchema,
   type OpeningTold,
+  type ToldCause,
   type CastLessons,
   type PouredCast,
 } from './pour/pouredCasts';

@@ -1,4 +1,4 @@
-import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, ROUTES } from '@zero-pour/core';
+import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, ROUTES, type FlawKind } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema } from '../parts';
 import { investStageSchema } from './making';
@@ -6,7 +6,7 @@ import { resultStageSchema } from './outcome';
 import { pieceKeySchema } from './pieces';
 import { briefLineSchema } from './planning';
 import { openedSchema, pourStageSchema } from './pourFlask';
-import { tryingSchema } from './why';
+import { tryingSchema, type WhySaid } from './why';
 
 /** What one flask of a pour tells of how it was poured and opened. */
 const castFlaskSchema = z.strictObject({
@@ -65,3 +65,10 @@ export type CastLessons = z.infer<typeof castLessonsSchema>;
 /** How one flask was opened, and whether something hardened its mix. */
 export const openingsToldSchema = z.array(z.strictObject({ hardened: z.boolean(), opened: openedSchema }));
 export type OpeningTold = z.infer<typeof openingsToldSchema>[number];
+
+/** What was said of the causes of one flaw, and by how many pours. */
+export interface ToldCause {
+  flaw: FlawKind;
+  said: WhySaid;
+  times: number;
+}

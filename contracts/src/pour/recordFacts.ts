@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { idSchema } from '../parts';
 import { readingValue, type Reading } from '../quantities';
 import { becameOf } from './outcome';
-import { pouredAt, ranOf } from './pourFlask';
+import { ranOf } from './pourFlask';
 import type { PourDoc } from './pourDoc';
 
 /** Numbers of a pour that the record is searched and sorted by. */
@@ -32,13 +32,17 @@ export type RecordFacts = Partial<Record<FactName, number>> & {
   words: string;
   flaws: string[];
   zones: string[];
+  castClass: string;
+  /** What it was made with, besides metal and resin. */
+  powderId: string | null;
+  programmeId: string | null;
 };
 
 const value = (reading: Reading | undefined): number | undefined => readingValue(reading);
 
 /** Facts of a pour by its first flask, and by what became of its castings; what is not known is absent, never 0. */
 export function tellFacts(doc: PourDoc): RecordFacts {
-  const { result, invest, scale, flasks } = doc;
+  const { brief, result, invest, burnout, scale, flasks } = doc;
   const { pour } = flasks[0]!;
   const castings = Object.values(result.castings);
   const became = castings.flatMap((casting) => becameOf(casting) ?? []);
@@ -70,18 +74,19 @@ export function tellFacts(doc: PourDoc): RecordFacts {
     ...causes,
     pour.note,
     result.note,
+    brief.note,
+    brief.statedChange,
   ].filter((word): word is string => word !== undefined && word !== '');
   return {
     ...(Object.fromEntries(Object.entries(numbers).filter(([, n]) => n !== undefined)) as Partial<Record<FactName, number>>), // prettier-ignore
     words: [...new Set(words)].join(' · '),
+    castClass: brief.castClass,
+    powderId: invest.powderId ?? null,
+    programmeId: burnout.programmeId ?? null,
     flaws: [...new Set(flaws.map(({ kind }) => kind))],
     zones: [...new Set(flaws.flatMap(({ zone }) => zone ?? []))],
   };
 }
-
-/** Whether anything of it is worth telling: an untouched plan has no facts. */
-export const hasFacts = (doc: PourDoc): boolean =>
-  pouredAt(doc) !== undefined || Object.keys(doc.result.castings).length > 0;
 
 export const RECORD_SORTS = ['number', ...FACT_NAMES] as const;
 

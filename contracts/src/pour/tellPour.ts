@@ -4,7 +4,7 @@ import { becameOf, type castingSchema } from './outcome';
 import { anyPoured, pouredAt, ranOf, type PourFlask } from './pourFlask';
 import type { PourDoc } from './pourDoc';
 import { readPieceKey } from './pieces';
-import { hasFacts, tellFacts, type RecordFacts } from './recordFacts';
+import { tellFacts, type RecordFacts } from './recordFacts';
 import type { PouredCast } from './pouredCasts';
 import type { PouredPrint } from './pouredPrints';
 import type { PouredSizes } from './pouredSizes';
@@ -44,8 +44,8 @@ export interface PourTells {
   cast: PouredCast | null;
   castings: ToldCasting[];
   yields: ToldYield | null;
-  /** What the record finds it by; null of what is only planned. */
-  facts: RecordFacts | null;
+  /** What the record finds it by. */
+  facts: RecordFacts;
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
@@ -194,5 +194,5 @@ export const tellPour = (pour: TellingPour): PourTells => ({
   cast: tellCast(pour),
   castings: tellCastings(pour.doc),
   yields: tellYields(pour.doc),
-  facts: hasFacts(pour.doc) ? tellFacts(pour.doc) : null,
+  facts: tellFacts(pour.doc),
 });

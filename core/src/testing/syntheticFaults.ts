@@ -30,9 +30,9 @@ export function madeUpFlaws(
 ): MadeUpFlaw[] {
   const { uniform } = seededRandom(seed);
   return Array.from({ length: count }, () => {
-    const fault = faults[Math.floor(uniform(0, 1) * faults.length)]!;
+    const fault = faults[Math.floor(uniform() * faults.length)]!;
     const keys = [...fault.causes.map(({ key }) => key), OTHER];
-    const cause = keys[pick(rateOf(fault), uniform(0, 1))]!;
+    const cause = keys[pick(rateOf(fault), uniform())]!;
     const signs = new Map<string, { pBad: number; group: string }>();
     for (const { key, tests } of fault.causes)
       for (const { sign, pBad, pElse, group = sign } of tests)
@@ -40,8 +40,8 @@ export function madeUpFlaws(
     const groups = new Set<string>();
     const evidence: Record<string, Evidence[string]> = {};
     for (const [sign, { pBad, group }] of signs) {
-      const bad = uniform(0, 1) < pBad;
-      if (uniform(0, 1) >= looked || groups.has(group)) continue;
+      const bad = uniform() < pBad;
+      if (uniform() >= looked || groups.has(group)) continue;
       groups.add(group);
       evidence[sign] = { state: bad ? 'bad' : 'good', says: say`${sign}` };
     }

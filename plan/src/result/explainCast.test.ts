@@ -157,8 +157,9 @@ describe('why a casting has a flaw', () => {
       doc.result.why = { nodule: { ruledOut: ['vacuum', 'late mix'] } };
     })); // prettier-ignore
     expect([chance(out, 'vacuum'), chance(out, 'late mix')]).toEqual([0, 0]);
-    const told = Array.from({ length: 6 }, (_, n) => ({ pourId: id(80 + n), why: { nodule: { confirmed: 'cup down', ruledOut: [] } } })); // prettier-ignore
-    const lessons = learnCauses(told, id(80));
+    const lessons = learnCauses([
+      { flaw: 'nodule', said: { confirmed: 'cup down', ruledOut: [] }, times: 5 },
+    ]);
     expect(lessons.nodule!.found).toEqual({ 'cup down': 5 });
     const [taught] = explainCast(
       planOf((doc) => result(doc, castingWith(flaw('nodule')))),
@@ -166,7 +167,7 @@ describe('why a casting has a flaw', () => {
     );
     expect(taught!.ranked[0]!.key).toBe('cup down');
     expect(taught!.foundBefore).toEqual({ 'cup down': 5 });
-    expect(learnCauses([], undefined)).toEqual({});
+    expect(learnCauses([])).toEqual({});
   });
 
   it('tells every kind of flaw of a pour of which nothing is known, without a number out of nothing', () => {

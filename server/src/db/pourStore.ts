@@ -77,7 +77,7 @@ export const tellsColumns = ({ print, sizes, castings, yields, cast, facts }: Po
   JSON.stringify(castings),
   yields && JSON.stringify(yields),
   cast && JSON.stringify(cast),
-  facts && JSON.stringify(facts),
+  JSON.stringify(facts),
   TELLS_VERSION,
 ];
 

@@ -5,7 +5,6 @@ import { readEach } from './readStored';
 
 const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
-    OR p.doc #>> '{brief,note}' ILIKE '%' || $1 || '%' OR p.doc #>> '{brief,statedChange}' ILIKE '%' || $1 || '%'
     OR p.told_facts ->> 'words' ILIKE '%' || $1 || '%'
     OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
                WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
@@ -74,13 +73,12 @@ export async function listRecordRows(db: Queryable, query: RecordQuery): Promise
 /** How castings came out by metal, class and what they were made with: recorded pours of which castings were looked at. */
 export async function listMadeWith(db: Queryable): Promise<MadeWith[]> {
   const { rows } = await db.query<MadeWith>(
-    `SELECT told_cast ->> 'alloyId' AS "alloyId", told_cast ->> 'castClass' AS "castClass",
-       told_cast ->> 'resinId' AS "resinId", told_cast ->> 'powderId' AS "powderId",
-       told_cast ->> 'programmeId' AS "programmeId", count(*)::integer AS pours,
+    `SELECT alloy_id AS "alloyId", told_facts ->> 'castClass' AS "castClass", resin_id AS "resinId",
+       told_facts ->> 'powderId' AS "powderId", told_facts ->> 'programmeId' AS "programmeId", count(*)::integer AS pours,
        sum((told_facts ->> 'looked')::integer)::integer AS looked,
        sum((told_facts ->> 'sellable')::integer)::integer AS sellable,
-       (array_agg(id::text ORDER BY number DESC))[1] AS "lastPourId", max(number) AS "lastNumber"
-     FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND told_facts ? 'looked' AND told_cast ->> 'alloyId' IS NOT NULL
+       (array_agg(id ORDER BY number DESC))[1] AS "lastPourId", max(number) AS "lastNumber"
+     FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND told_facts ? 'looked' AND alloy_id IS NOT NULL
      GROUP BY 1, 2, 3, 4, 5 ORDER BY 1, 2, 10 DESC`,
   );
   return rows;

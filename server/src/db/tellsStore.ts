@@ -5,7 +5,7 @@ import {
   upgradePour,
   upgradeUsed,
   type OpeningTold,
-  type PouredCast,
+  type ToldCause,
   type PouredPrint,
   type PouredSizes,
 } from '@zero-pour/contracts';
@@ -33,11 +33,16 @@ export async function listPouredSizes(db: Queryable): Promise<PouredSizes[]> {
   return rows.map(({ told }) => told);
 }
 
-/** What pours said of the causes of their castings' flaws: those that said anything, oldest first. */
-export async function listToldCauses(db: Queryable): Promise<Pick<PouredCast, 'pourId' | 'why'>[]> {
-  const { rows } = await db.query<Pick<PouredCast, 'pourId' | 'why'>>(
-    `SELECT id AS "pourId", told_cast -> 'why' AS why FROM pour
-     WHERE NOT discarded AND told_cast ? 'why' ORDER BY number`,
+/** What pours but one said of the causes of their castings' flaws, each answer with how often it was given. */
+export async function listToldCauses(db: Queryable, exceptId: string | undefined): Promise<ToldCause[]> {
+  const { rows } = await db.query<ToldCause>(
+    // Of an answer that confirms, what was likely then no longer matters: alike answers are one.
+    `SELECT e.key AS flaw, CASE WHEN e.value ? 'confirmed' THEN e.value - 'chances' ELSE e.value END AS said,
+       count(*)::integer AS times
+     FROM pour, jsonb_each(told_cast -> 'why') e
+     WHERE NOT discarded AND told_cast ? 'why' AND ($1::uuid IS NULL OR id <> $1::uuid)
+     GROUP BY 1, 2 ORDER BY min(number)`,
+    [exceptId ?? null],
   );
   return rows;
 }

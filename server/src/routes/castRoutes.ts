@@ -17,7 +17,7 @@ export function castRoutes({ db }: Services): Router {
 
   router.get('/casts/lessons', async (request, response) => {
     const { except } = parseOrRefuse(exceptSchema, request.query);
-    response.json(learnCauses(await listToldCauses(db), except));
+    response.json(learnCauses(await listToldCauses(db, except)));
   });
 
   router.get('/casts/openings', async (request, response) => {
