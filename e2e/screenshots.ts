@@ -52,11 +52,6 @@ const openMold = async (page: Page): Promise<void> => {
 const beginCleaning = async (page: Page): Promise<void> => {
   for (const key of [' ', 'ArrowRight', ' ', 't']) await page.keyboard.press(key);
 };
-const openPlate = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: /^Take \d+ spares?$/ }).click();
-  await page.getByRole('heading', { name: 'The plate from above' }).click();
-  await page.mouse.wheel(0, 420);
-};
 
 /** Opens a pattern, and waits until it has been read. */
 const openPattern =
@@ -66,12 +61,6 @@ const openPattern =
     await page.locator('.histogram').waitFor({ timeout: 120_000 });
     await page.locator('.key .ramp').waitFor({ timeout: 30_000 });
   };
-const openLayers = async (page: Page): Promise<void> => {
-  await openPattern('Oarlock escutcheon')(page);
-  await page.getByRole('radio', { name: 'Overhang' }).click();
-  await page.locator('.chart[data-ready="true"]').waitFor({ timeout: 60_000 });
-  await page.getByRole('slider', { name: 'Layer' }).fill('60');
-};
 
 /** The ways up of the band, the safest taken. */
 const searchWays = async (page: Page): Promise<void> => {
@@ -97,8 +86,15 @@ const openLog = async (page: Page): Promise<void> => {
   await page.waitForTimeout(800);
 };
 
+const showWhy = async (page: Page): Promise<void> => {
+  const heading = page.getByRole('heading', { name: /^Why: misrun/ });
+  await heading.waitFor();
+  await heading.evaluate((of) => of.scrollIntoView());
+};
+
 const views = (pours: ReadonlyMap<number, string>): View[] => {
-  const pour = (number: number): string => `/pours/${pours.get(number)}`;
+  const id = (number: number): string => pours.get(number)!;
+  const pour = (number: number): string => `/pours/${id(number)}`;
   return [
     { name: 'board', at: '/', size: { width: 1280, height: 1040 }, before: proposePlan },
     { name: 'week', at: '/week' },
@@ -122,16 +118,20 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
       at: '/sizes',
       before: (page) => page.getByRole('button', { name: 'over time' }).click(),
     },
-    { name: 'pour-result', at: `${pour(23)}/result` },
+    {
+      name: 'pour-result',
+      at: `${pour(22)}/result`,
+      before: (page) => page.locator('.model .part[data-ready="true"]').first().waitFor(),
+    },
     { name: 'mold', at: '/molds', size: { width: 1280, height: 1560 }, before: openMold },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
-    { name: 'pattern-layers', at: '/patterns', before: openLayers, full: true },
+    { name: 'why', at: `${pour(22)}/result`, size: { width: 1280, height: 900 }, before: showWhy },
+    { name: 'compare', at: `/record/compare?a=${id(22)}&b=${id(23)}` },
+    { name: 'best', at: '/record/best' },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },
     { name: 'kiln-log', at: '/shop/kiln', size: { width: 1280, height: 1000 }, before: openLog },
-    { name: 'shop', at: '/shop/lots' },
     { name: 'record', at: '/record' },
-    { name: 'plate', at: `${pour(31)}/print`, size: { width: 1280, height: 1000 }, before: openPlate },
     { name: 'bench', at: `${pour(31)}/bench/clean`, before: beginCleaning },
   ];
 };

@@ -89,6 +89,14 @@ describe('the record', () => {
     expect(await found('fact=flaskC')).not.toContain(plain);
   });
 
+  it('counts all that match, also for a page beyond the last', async () => {
+    const of = async (query: string) => (await ask('GET', `/pours?${query}`)).body as { pours: object[]; total: number }; // prettier-ignore
+    const all = (await of('limit=200')).total;
+    expect(await of('limit=1')).toMatchObject({ total: all });
+    expect(await of('limit=1&offset=500')).toMatchObject({ total: all, pours: [] });
+    expect(await of('limit=1&flaw=cracked')).toMatchObject({ total: 0, pours: [] });
+  });
+
   it('is sorted by a number either way, with what is not known last', async () => {
     const up = await found('sort=flaskC&down=false');
     expect(up.slice(0, 2)).toEqual([cool, hot]);

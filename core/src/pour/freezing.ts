@@ -7,8 +7,9 @@ const FAR = 1.6;
 
 /** Minutes until the button was solid, against what was reckoned for it (handbook 08); nothing while either is not known. */
 export function judgeFreezing(seenMin: number | undefined, reckonedMin: number | undefined): Judgement[] {
-  if (seenMin === undefined || reckonedMin === undefined) return [];
-  if (!Number.isFinite(requirePositive('reckonedMin', reckonedMin))) return [];
+  // In a flask as hot as the metal freezes it never does: there is nothing to hold it against.
+  if (seenMin === undefined || reckonedMin === undefined || reckonedMin === Infinity) return [];
+  requirePositive('reckonedMin', reckonedMin);
   const why = say`Solid after ${quantity(seenMin, 'min', 1)}; ${quantity(reckonedMin, 'min', 1)} is reckoned for this button and flask.`;
   if (seenMin > FAR * reckonedMin)
     return [

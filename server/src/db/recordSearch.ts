@@ -6,8 +6,8 @@ import { readEach } from './readStored';
 const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
     OR p.told_facts ->> 'words' ILIKE '%' || $1 || '%'
-    OR EXISTS (SELECT 1 FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
-               WHERE pp.pour_id = p.id AND t.name ILIKE '%' || $1 || '%'))
+    OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
+                WHERE t.name ILIKE '%' || $1 || '%'))
   AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
   AND ($3::text IS NULL OR p.told_facts -> 'flaws' ? $3::text)
   AND ($4::text IS NULL OR p.told_facts -> 'zones' ? $4::text)
@@ -32,18 +32,25 @@ export async function searchPours(
   query: RecordQuery,
 ): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
   const filter = filterOf(query);
-  const { rows: counted } = await db.query<{ total: number }>(
-    `SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`,
-    filter,
-  );
   const way = query.down ? 'DESC' : 'ASC';
   const order = query.sort === 'number' ? `p.number ${way}` : `(p.told_facts ->> '${query.sort}')::numeric ${way} NULLS LAST, p.number DESC`; // prettier-ignore
-  const { rows } = await db.query<PourRow>(
-    `SELECT ${POUR_COLUMNS} ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $8 OFFSET $9`,
+  // Found and counted in one pass over what is small; only the page's documents are read.
+  const { rows } = await db.query<PourRow & { total: number }>(
+    `WITH hit AS MATERIALIZED (
+       SELECT p.id, count(*) OVER () AS total ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $8 OFFSET $9)
+     SELECT ${POUR_COLUMNS}, hit.total FROM hit JOIN pour p ON p.id = hit.id ORDER BY ${order}`,
     [...filter, query.limit, query.offset],
   );
-  const { read, unread } = readEach(rows, STORED_POUR);
-  return { pours: read, total: Number(counted[0]?.total ?? 0), unread };
+  const pours = rows.map(({ total: _, ...row }) => row);
+  const { read, unread } = readEach(pours, STORED_POUR);
+  const total = rows[0]?.total ?? (query.offset > 0 ? await countPours(db, filter) : 0);
+  return { pours: read, total: Number(total), unread };
+}
+
+/** How many match, where a page beyond the last of them was asked for. */
+async function countPours(db: Queryable, filter: readonly unknown[]): Promise<number> {
+  const { rows } = await db.query<{ total: number }>(`SELECT count(*) AS total ${FROM} WHERE ${MATCHES}`, [...filter]); // prettier-ignore
+  return rows[0]?.total ?? 0;
 }
 
 /** One pour of the record as a row of a table. */

@@ -33,7 +33,7 @@ const lowers = computed(() => {
       <p class="good">
         <template v-if="cost.perGood">
           A good casting: <b><FigureValue :figure="cost.perGood" @go-to="(s) => emit('goTo', s)" /></b>
-          <span class="mute">{{
+          <span class="mute of">{{
             cost.good.counted ? `${cost.good.count} sellable` : `if all ${cost.good.count} come out`
           }}</span>
         </template>
@@ -61,6 +61,9 @@ const lowers = computed(() => {
 <style scoped>
 .good b {
   font-size: 20px;
+}
+.of {
+  margin-left: 12px;
 }
 .bar {
   width: 50%;

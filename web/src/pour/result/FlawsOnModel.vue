@@ -33,9 +33,19 @@ const marks = computed(() =>
     ),
   ),
 );
+/** A label that would lie on one that is drawn already goes below it. Pixels. */
+const [WIDE, HIGH] = [110, 17];
 function dots(scene: PartScene, tick: number) {
   void tick;
-  return marks.value.map(({ at, word }) => ({ ...scene.screenOf(at), word }));
+  const drawn: { x: number; y: number; labelY: number; word: string }[] = [];
+  for (const { at, word } of marks.value) {
+    const { x, y } = scene.screenOf(at);
+    let labelY = y;
+    while (drawn.some((one) => Math.abs(one.x - x) < WIDE && Math.abs(one.labelY - labelY) < HIGH))
+      labelY += HIGH;
+    drawn.push({ x, y, labelY, word });
+  }
+  return drawn;
 }
 function press(picked: { at: Point; vertices: Point } | null): void {
   if (picked && props.asks) emit('place', picked.at);
@@ -49,7 +59,7 @@ function press(picked: { at: Point; vertices: Point } | null): void {
         <svg class="marks" :width="width" :height="height" aria-hidden="true">
           <g v-for="(dot, n) in dots(scene, tick)" :key="n" :transform="`translate(${dot.x} ${dot.y})`">
             <path d="M-7 -7L7 7M-7 7L7 -7" />
-            <text x="11" y="5">{{ dot.word }}</text>
+            <text x="11" :y="5 + dot.labelY - dot.y">{{ dot.word }}</text>
           </g>
         </svg>
         <SceneMarks :scene="scene" :tick="tick" />

@@ -21,6 +21,8 @@ function ruleOut(key: string): void {
   const next = ruledOut.includes(key) ? ruledOut.filter((other) => other !== key) : [...ruledOut, key];
   emit('say', { ...said, chances: props.of.byEvidence, ruledOut: next });
 }
+/** In the middle of a sentence: only its first letter, units stay as they are. */
+const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 const inHundred = (chance: number): number => Math.round(100 * chance);
 const nameOf = (key: string): string => props.of.ranked.find((c) => c.key === key)?.name ?? key;
 
@@ -39,7 +41,7 @@ const rows = computed(() =>
 
 <template>
   <section class="stage-block" :aria-label="`Why: ${of.fault.name}`">
-    <h2>Why: {{ of.fault.name.toLowerCase() }} ({{ of.pieces.map(({ name }) => name).join(', ') }})</h2>
+    <h2>Why: {{ lowered(of.fault.name) }} ({{ of.pieces.map(({ name }) => name).join(', ') }})</h2>
     <ol>
       <li v-for="cause in rows" :key="cause.key" :class="{ on: cause.key === of.confirmed }">
         <span class="num chance">{{ inHundred(cause.chance) }} in 100</span>
@@ -73,7 +75,7 @@ const rows = computed(() =>
     </ol>
     <div v-if="of.change" class="try">
       <p>
-        <b>Change one thing: {{ of.change.change.words.toLowerCase() }}.</b>
+        <b>Change one thing: {{ lowered(of.change.change.words) }}.</b>
         If it comes again ({{ inHundred(of.change.recursIf[0]) }} in 100 if
         {{ nameOf(of.change.between[0]) }}, {{ inHundred(of.change.recursIf[1]) }} if
         {{ nameOf(of.change.between[1]) }}), you know more.
