@@ -1,4 +1,4 @@
-import type { FlawKind } from '../result/flaws';
+import type { FlawKind } from '../result';
 import { cause, test } from './causeParts';
 import type { Cause, Fault } from './rankCauses';
 
