@@ -61,7 +61,7 @@ describe('opening', () => {
 
   it('is advised by the mix; ways that are not read are said not to be', () => {
     expect(planOpening(planOf(), 0)).toMatchObject({ tool: 'water and brush', known: false });
-    const hard = planOf((doc) => void (doc.invest.boric = { school: 'in water', percent: 1 } as PourDoc['invest']['boric'])); // prettier-ignore
+    const hard = planOf((doc) => void (doc.invest.boric = { school: 'water', percent: 1 })); // prettier-ignore
     expect(planOpening(hard, 0)!.tool).toBe('jet');
     expect(
       planOpening(
