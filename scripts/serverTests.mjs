@@ -13,6 +13,7 @@ const TESTS = [
   'analysis',
   'api',
   'border',
+  'casts',
   'db/readStored',
   'devices/devices',
   'db/serverDatabase',

@@ -13,6 +13,8 @@ export interface PourHandle {
   plan: ComputedRef<PourPlan>;
   /** The flask that is shown: the first, unless another was chosen. */
   flask: ComputedRef<FlaskPlan>;
+  /** … and which of the pour's it is, counted from 0. */
+  flaskAt: ComputedRef<number>;
   chooseFlask: (key: string) => void;
   /** Sets one field, e.g. set(['invest', 'powderId'], id); undefined takes it away. */
   set: <const P extends PourPath>(path: P, value: PourValue<P> | undefined) => void;
@@ -50,10 +52,13 @@ export function providePour(id: () => string): PourHandle {
   });
   const plan = computed(() => planPour(pour.value, planning.known));
   const shown = shallowRef('');
-  const flask = computed(() => {
-    const { flasks } = plan.value;
-    return flasks.find(({ context }) => context.decided.key === shown.value) ?? flasks[0]!;
-  });
+  const flaskAt = computed(() =>
+    Math.max(
+      0,
+      plan.value.flasks.findIndex(({ context }) => context.decided.key === shown.value),
+    ),
+  );
+  const flask = computed(() => plan.value.flasks[flaskAt.value]!);
   const orderWants = (): void => {
     for (const wanted of plan.value.wants) void readings.order(wanted);
   };
@@ -62,6 +67,7 @@ export function providePour(id: () => string): PourHandle {
     pour,
     plan,
     flask,
+    flaskAt,
     chooseFlask: (key) => void (shown.value = key),
     set,
     inFlask: (stage, field, ...below) =>

@@ -7,11 +7,10 @@ import { usePour } from '../../state/usePour';
 import PourField from '../PourField.vue';
 
 /** How hot flask and metal are to be, what is set off on purpose, and what the way from the kiln takes. */
-const { plan, flask, inFlask, setInFlask } = usePour();
+const { plan, flask, flaskAt, inFlask, setInFlask } = usePour();
 const units = useUnits();
 const temperatures = computed(() => valueOf(flask.value.temperatures));
 const doc = computed(() => flask.value.context.decided.pour);
-const at = computed(() => plan.value.flasks.findIndex(({ context }) => context.decided.key === flask.value.context.decided.key)); // prettier-ignore
 
 const book = computed(() => {
   const { alloy, doc: of } = plan.value.context;
@@ -21,8 +20,8 @@ const book = computed(() => {
 /** What the way takes of it: hotter by so much in the kiln, it is as wanted at the metal. */
 const lost = computed(() => {
   const t = temperatures.value;
-  if (!t || at.value < 0) return undefined;
-  const meets = metalMeets(plan.value.context, at.value, t.flaskC);
+  if (!t) return undefined;
+  const meets = metalMeets(plan.value.context, flaskAt.value, t.flaskC);
   if (!meets) return undefined;
   const byC = Math.round((t.wantedFlaskC - meets.tempC) / 5) * 5;
   return { ...meets, byC, nextC: (doc.value.flaskOffsetC ?? 0) + byC };

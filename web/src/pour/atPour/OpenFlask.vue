@@ -20,13 +20,12 @@ import { usePour } from '../../state/usePour';
 import PourField from '../PourField.vue';
 
 /** Quench, clearing and pickle of one flask: what will do it, what did it before, and what happened. */
-const { plan, flask, inFlask, setInFlask } = usePour();
+const { plan, flask, flaskAt, inFlask, setInFlask } = usePour();
 const units = useUnits();
 const doc = computed(() => flask.value.context.decided.pour);
 const opened = computed<Opened>(() => doc.value.opened ?? {});
 const alloy = computed(() => plan.value.context.alloy);
-const at = computed(() => plan.value.flasks.findIndex(({ context }) => context.decided.key === flask.value.context.decided.key)); // prettier-ignore
-const advice = computed(() => (at.value < 0 ? undefined : planOpening(plan.value, at.value)));
+const advice = computed(() => planOpening(plan.value, flaskAt.value));
 const hardened = computed(() => isHardened(plan.value.context));
 
 const told = shallowRef<readonly OpeningTold[]>();

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { ranOf } from '@zero-pour/contracts';
+import { ranOf, readingValue } from '@zero-pour/contracts';
 import { judgeFreezing, RAN } from '@zero-pour/core';
 import { solidAfter } from '@zero-pour/plan';
-import { readingValue } from '@zero-pour/contracts';
 import { computed } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -11,14 +10,13 @@ import { usePour } from '../../state/usePour';
 import PourField from '../PourField.vue';
 
 /** What was read, guessed and told at the pour of one flask. */
-const { plan, flask, inFlask, setInFlask } = usePour();
+const { plan, flask, flaskAt, inFlask, setInFlask } = usePour();
 const shop = useShop();
 const doc = computed(() => flask.value.context.decided.pour);
 const people = computed(() =>
   (shop.settings.people ?? []).map(({ key, name }) => ({ title: name, value: key })),
 );
-const at = computed(() => plan.value.flasks.findIndex(({ context }) => context.decided.key === flask.value.context.decided.key)); // prettier-ignore
-const solid = computed(() => (at.value < 0 ? undefined : solidAfter(plan.value, at.value)));
+const solid = computed(() => solidAfter(plan.value, flaskAt.value));
 const froze = computed(() => judgeFreezing(readingValue(doc.value.solidAfterMin), solid.value?.min));
 </script>
 
