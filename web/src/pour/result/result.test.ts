@@ -6,6 +6,7 @@ import { useFakeShop } from '../../testing/fakeServer';
 import { buttonOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import OpenFlask from '../atPour/OpenFlask.vue';
 import PourSheet from '../atPour/PourSheet.vue';
+import LookedOver from '../invest/LookedOver.vue';
 import ResultStage from '../stages/ResultStage.vue';
 import AllAlike from './AllAlike.vue';
 import CastWhy from './CastWhy.vue';
@@ -157,6 +158,17 @@ describe('at the pour', () => {
     const again = showInPour(shop, 30, OpenFlask);
     await flushPromises();
     expect(flatText(again.page)).toContain('3 flasks of Sterling silver without a hardener: most were cleared by jet, 20 min is the middle, 3 of 3 burst in the water.'); // prettier-ignore
+  });
+});
+
+describe('what was looked over before the mix', () => {
+  it('is ticked and taken back; with nothing ticked nothing is known of it', async () => {
+    const shown = showInPour(shop, 31, LookedOver);
+    const [dusted] = shown.page.findAll('input[type=checkbox]');
+    await dusted!.setValue(true);
+    expect(Object.keys(shown.doc().invest.checks!)).toEqual(['patterns dusted off']);
+    await dusted!.setValue(false);
+    expect(shown.doc().invest.checks).toBeUndefined();
   });
 });
 

@@ -20,6 +20,7 @@ import StageHead from '../StageHead.vue';
 import WorkingClock from '../WorkingClock.vue';
 import BoricAcid from '../invest/BoricAcid.vue';
 import BowlsBlock from '../invest/BowlsBlock.vue';
+import LookedOver from '../invest/LookedOver.vue';
 import RatioPurposes from '../invest/RatioPurposes.vue';
 import PourField from '../PourField.vue';
 
@@ -113,6 +114,7 @@ const WEIGHED = ['weighedPowderG', 'weighedWaterG'] as const;
   <p v-if="shop.lists.powder.length === 0" class="mute mt-2">
     <router-link to="/shop/powder">Add a powder</router-link>
   </p>
+  <LookedOver />
   <PlannedNote :planned="plan.mix" @go-to="(s) => emit('goTo', s)" />
   <div v-if="mix" class="weigh">
     <div v-for="one in weighed" :key="one.name">
