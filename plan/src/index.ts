@@ -124,7 +124,7 @@ export { doubtfulSince, judgeProfileAge } from './resin/tuning/judgeProfileAge';
 export { RANKED_HEIGHT_MM, rankResins, sizesNear, yieldsOf, type RankedResin } from './resin/ranking';
 export { countsFrom, foundFrom, type ExplainedFault } from './why/explain';
 export { evidenceOf, explainPrint, saidOfPrints } from './why/explainPrint';
-export { castEvidenceOf, explainCast } from './result/explainCast';
+export { castEvidenceOf, comesFrom, explainCast } from './result/explainCast';
 export { learnCauses } from './result/castLessons';
 export { allPieces, flawedPieces } from './result/flawedPieces';
 export { solidAfter } from './pour/solidAfter';

@@ -1,7 +1,15 @@
 import { pieceKey, type Casting, type Flaw, type PourDoc } from '@zero-pour/contracts';
 import { CAST_FAULTS, CAST_SIGNS, formatPhrase, METRIC, type FlawKind } from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
-import { allPieces, castEvidenceOf, explainCast, learnCauses, planPour, type PourPlan } from '../index';
+import {
+  allPieces,
+  castEvidenceOf,
+  comesFrom,
+  explainCast,
+  learnCauses,
+  planPour,
+  type PourPlan,
+} from '../index';
 import { BLOCK_ID, flaskOf, fullDoc, id, LINE, planShop } from '../testing/planShop';
 
 const ZERO = new Date(2026, 10, 26, 9, 15);
@@ -126,6 +134,11 @@ describe('why a casting has a flaw', () => {
     const print = of.ranked.find(({ key }) => key === 'print')!;
     expect(print.chance).toBeGreaterThan(0.7);
     expect(formatPhrase(print.signs[0]!.says, METRIC)).toBe('Block 1: flawed as printed already.');
+    expect(comesFrom(of)).toBe('print');
+    // Usual is not found: of a pour of which nothing is known no stage is blamed.
+    const none = only(planOf((doc) => result(doc, castingWith(flaw('debris cast in')))));
+    expect(none.ranked[0]!.key).toBe('tacky');
+    expect(comesFrom(none)).toBeUndefined();
   });
 
   it('counts the same place on all copies, by a point or by a zone; a place on another file counts for nothing', () => {

@@ -36,3 +36,19 @@ export function explainCast(sight: Sight, lessons: CastLessons): ExplainedFault[
     ];
   });
 }
+
+/** Causes that lie before the flask, with the stage whose record explains them. */
+const BEFORE_THE_FLASK: Readonly<Record<string, 'print' | 'clean'>> = {
+  print: 'print',
+  tacky: 'clean',
+  residue: 'clean',
+  'stale vat': 'clean',
+};
+
+/** The stage that a flaw comes from, where its likeliest cause lies before the flask and something that was found speaks for it. */
+export function comesFrom({
+  ranked: [first],
+}: Pick<ExplainedFault, 'ranked'>): 'print' | 'clean' | undefined {
+  const isFound = first?.signs.some(({ counts, z }) => counts && z > 0) ?? false;
+  return first && isFound ? BEFORE_THE_FLASK[first.key] : undefined;
+}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { castLessonsSchema, type CastLessons } from '@zero-pour/contracts';
 import type { FlawKind } from '@zero-pour/core';
-import { explainCast, setsByItself, tryChange, type ExplainedFault } from '@zero-pour/plan';
+import { comesFrom, explainCast, setsByItself, tryChange, type ExplainedFault } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import { request, sentenceOf } from '../../api/request';
 import { useNewPour } from '../../state/useNewPour';
@@ -37,9 +37,13 @@ function goOn(of: ExplainedFault): void {
   if (doc) void newPour(doc);
 }
 /** A flaw that comes from the print leads there. */
-const comesFromPrint = (of: ExplainedFault): boolean =>
-  ['print', 'tacky', 'residue', 'stale vat'].includes(of.ranked[0]?.key ?? '');
-const leads = (of: ExplainedFault): 'clean' | 'print' => (of.ranked[0]?.key === 'print' ? 'print' : 'clean');
+const STAGES = { print: 'Print', clean: 'Clean' } as const;
+const earlier = computed(() =>
+  faults.value.flatMap((of) => {
+    const stage = comesFrom(of);
+    return stage ? [{ name: of.fault.name, stage }] : [];
+  }),
+);
 </script>
 
 <template>
@@ -59,11 +63,9 @@ const leads = (of: ExplainedFault): 'clean' | 'print' => (of.ranked[0]?.key === 
       </span>
     </template>
   </WhyBlock>
-  <p v-for="of in faults.filter(comesFromPrint)" :key="`from ${of.fault.key}`" class="mute">
-    {{ of.fault.name }}: the likeliest cause is not the casting.
-    <router-link :to="`/pours/${pour.id}/${leads(of)}`"
-      >What {{ leads(of) === 'print' ? 'Print' : 'Clean' }} has of it</router-link
-    >
+  <p v-for="{ name, stage } in earlier" :key="name" class="mute">
+    {{ name }}: the likeliest cause lies before the flask.
+    <router-link :to="`/pours/${pour.id}/${stage}`">What {{ STAGES[stage] }} has of it</router-link>
   </p>
   <p v-if="hasFlaws && notRead" role="alert">What other pours found could not be read: {{ notRead }}</p>
   <p v-else-if="hasFlaws && !lessons" class="mute" role="status">What other pours found is being read …</p>

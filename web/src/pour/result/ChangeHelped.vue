@@ -24,7 +24,7 @@ const verdict = computed(() => {
       <b>{{ judged.change }}</b>, against {{ flawWords(judged.flaw as FlawKind) }}.
     </p>
     <p>
-      Without it: {{ judged.before.good }} of {{ judged.before.n }} in
+      Without the flaw: {{ judged.before.good }} of {{ judged.before.n }} in
       <router-link :to="`/record/compare?a=${pour.doc.brief.trying?.fromPourId}&b=${pour.id}`"
         >pour {{ pour.doc.brief.againOf }}</router-link
       >, {{ judged.after.n === 0 ? 'none looked at' : `${judged.after.good} of ${judged.after.n}` }} in this.
