@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { formatPhrase, WEEK_GOALS, type WeekGoal } from '@zero-pour/core';
+import { canonicalJson } from '@zero-pour/jobs';
 import { planLapsed, type Proposed, type WayOut } from '@zero-pour/plan';
 import { computed, watch } from 'vue';
 import JobProgress from '../components/JobProgress.vue';
@@ -23,7 +24,7 @@ const board = useBoard();
 const notices = useNotices();
 const units = useUnits();
 const now = useSlowNow();
-const { said, leftOut, propose, check, stop, clear } = useWeeks();
+const { said, leftOut, propose, check, again, stop, clear } = useWeeks();
 
 const GOALS: Record<WeekGoal, { name: string; says: string }> = {
   wanted: { name: 'As wanted', says: 'each pour as near to its wanted time as can be' },
@@ -49,9 +50,10 @@ watch(shown, (plan) => emit('propose', plan));
 const asOf = computed(() => {
   const { planning, ...settings } = shop.settings;
   const { goal: _goal, ...own } = planning ?? {};
-  return JSON.stringify([pours.open.map(({ id, doc }) => [id, doc]), settings, own, shop.lists.kiln]);
+  return canonicalJson([pours.open.map(({ id, doc }) => [id, doc]), settings, own, shop.lists.kiln]);
 });
-watch(asOf, () => clear());
+// A question that is still being answered is asked again of what is now: it never goes unanswered.
+watch(asOf, () => (said.value.status === 'working' ? again() : clear()));
 
 /** How good a plan is, as far as that was proven. */
 const worth = computed(() => {

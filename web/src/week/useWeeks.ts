@@ -39,6 +39,7 @@ export function useWeeks() {
   const clash = useJob(clashJob);
   /** What was asked, of the shop as it was then: its answer is read by that. */
   const asked = shallowRef<{ what: Asked; planning: WeekPlanning } | undefined>();
+  let again = clear;
 
   const plannedNow = (goal: WeekGoal): WeekPlanning =>
     planWeeks(board.rows, board.molds, planning.known, goal, Date.now());
@@ -53,6 +54,7 @@ export function useWeeks() {
   }
   function propose(goal: WeekGoal): void {
     clear();
+    again = () => propose(goal);
     const now = plannedNow(goal);
     asked.value = { what: 'plan', planning: now };
     const problem = proposalProblem(now) as never;
@@ -61,6 +63,7 @@ export function useWeeks() {
   }
   function check(): void {
     clear();
+    again = check;
     const now = plannedNow('wanted');
     asked.value = { what: 'today', planning: now };
     clash.ask({ problem: now.problem as never, wishes: allWishes(now) });
@@ -111,5 +114,5 @@ export function useWeeks() {
     return { status: 'working', says: found ? 'A first plan stands; looking for a better one.' : 'Planning the weeks.', share, first: found }; // prettier-ignore
   });
   const leftOut = computed(() => asked.value?.planning.leftOut ?? []);
-  return { said, leftOut, propose, check, stop, clear };
+  return { said, leftOut, propose, check, again: () => again(), stop, clear };
 }

@@ -99,6 +99,25 @@ describe('planning the weeks', () => {
     expect(useNotices().current!.text).toBe('Taken.');
     expect(zeroOf(31) === zeroOf(30)).toBe(false);
   });
+  it('asks again of what has changed since, and keeps an answer whose pour came back the same', async () => {
+    const page = open();
+    await press(page, 'Do today’s times go together?');
+    const before = asked.splice(0);
+    usePours().set(idOf(31), ['brief', 'zeroAt'], zeroOf(30));
+    await flushPromises();
+    expect(asked.map(({ name }) => name)).toEqual(['clash']);
+    before[0]!.answer();
+    await flushPromises();
+    expect(flatText(page)).toContain('Looking for what does not go together.');
+    await answered();
+    expect(flatText(page)).toContain('Today’s times do not go together.');
+    const { pours } = usePours();
+    const same = pours.get(idOf(31))!;
+    const doc = Object.fromEntries(Object.entries(same.doc).reverse()) as typeof same.doc;
+    pours.set(same.id, { ...same, doc });
+    await flushPromises();
+    expect(flatText(page)).toContain('Today’s times do not go together.');
+  });
   it('names what it cannot plan, with the way there', async () => {
     usePours().set(idOf(31), ['burnout', 'kilnId'], undefined);
     const page = open();
