@@ -163,6 +163,8 @@ export {
   castLessonsSchema,
   openingsToldSchema,
   pouredCastsSchema,
+  heatFlasksSchema,
+  type HeatFlask,
   type OpeningTold,
   type ToldCause,
   type CastLessons,

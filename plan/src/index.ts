@@ -182,3 +182,4 @@ export { finishingTotals, nextStep, type FinishingTotals } from './result/finish
 export { isHardened, learnOpening, planOpening, type LearntOpening } from './pour/openingPlan';
 export { metalMeets } from './burnout/outOfKiln';
 export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/rankMadeWith';
+export { learnHeat, tellHeats, type HeatLesson } from './pour/heatLessons';

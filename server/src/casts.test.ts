@@ -1,4 +1,11 @@
-import { castLessonsSchema, emptyPourDoc, type Casting, type PourDoc } from '@zero-pour/contracts';
+import {
+  alloysFromBook,
+  castLessonsSchema,
+  emptyPourDoc,
+  heatFlasksSchema,
+  type Casting,
+  type PourDoc,
+} from '@zero-pour/contracts';
 import { CAST_FAULTS, startingCounts } from '@zero-pour/core';
 import Papa from 'papaparse';
 import { randomUUID } from 'node:crypto';
@@ -124,5 +131,35 @@ describe('the record', () => {
     const put = [{ path: ['result', 'castings', 'l1/1', 'finished'], value: 'scrap', version: 2 }];
     expect((await ask('PATCH', `/pours/${id}`, { changes: put })).status).toBe(200);
     expect(await found('fact=sharePercent&to=0')).toContain(await numberOf(id));
+  });
+});
+
+describe('what castings say of temperatures', () => {
+  it('is of one metal and class, without the pour that asks, and only where castings were looked at', async () => {
+    const alloy = { ...alloysFromBook()[0]!, id: randomUUID() };
+    expect((await ask('PUT', `/shop/alloy/${alloy.id}`, alloysFromBook()[0]!)).status).toBe(200);
+    const misrun: Casting = { outcome: 'scrap', flaws: [{ kind: 'misrun', place: '' }], photos: [] };
+    const make = (casting?: Casting) => (doc: PourDoc) => {
+      doc.brief.alloyId = alloy.id;
+      doc.flasks[0]!.pour = { flaskRead: { state: 'measured', value: 430 }, flaskOffsetC: 20, way: 'vacuum' };
+      if (casting) doc.result.castings = { 'l1/1': casting, 'l1/2': { outcome: 'sellable', flaws: [], photos: [] } };
+    }; // prettier-ignore
+    const own = await addPour(make(misrun));
+    await addPour(make());
+    const { castClass } = emptyPourDoc().brief;
+    const heats = async (of: string, except: string) =>
+      heatFlasksSchema.parse(
+        (await ask('GET', `/casts/heats?alloyId=${alloy.id}&castClass=${of}&except=${except}`)).body,
+      );
+    expect(await heats(castClass, own)).toEqual([]);
+    const [told, ...more] = await heats(castClass, randomUUID());
+    expect(more).toEqual([]);
+    expect(told).toMatchObject({
+      way: 'vacuum',
+      metal: null,
+      flask: { tempC: 410, castings: 2, cool: 1, hot: 0 },
+    });
+    expect(await heats(castClass === 'heavy' ? 'standard' : 'heavy', randomUUID())).toEqual([]);
+    expect((await ask('GET', '/casts/heats?castClass=heavy')).status).toBe(422);
   });
 });

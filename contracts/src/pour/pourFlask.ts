@@ -1,4 +1,4 @@
-import { DIVEST_TOOLS, EFFORTS, QUENCHES, RAN } from '@zero-pour/core';
+import { DIVEST_TOOLS, EFFORTS, POUR_WAYS, QUENCHES, RAN } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
@@ -77,6 +77,8 @@ export const pourStageSchema = z.strictObject({
   flaskRead: readingSchema('Flask, as read', 'degC', [10, 1000]).optional(),
   metalRead: readingSchema('Metal, as read', 'degC', [100, 1300]).optional(),
   chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
+  /** How the metal was got into it: as the shop pours when it was poured, unless said otherwise. */
+  way: z.enum(POUR_WAYS).optional(),
   crucible: z.string().max(60).optional(),
   flux: z.enum(['used', 'none']).optional(),
   /** Who poured, by the key of one who works here. */

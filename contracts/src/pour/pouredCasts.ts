@@ -1,4 +1,4 @@
-import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, ROUTES, type FlawKind } from '@zero-pour/core';
+import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, POUR_WAYS, ROUTES, type FlawKind } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema } from '../parts';
 import { investStageSchema } from './making';
@@ -14,6 +14,7 @@ const castFlaskSchema = z.strictObject({
   /** Pieces that hung in it; absent: all that hung in no other. */
   pieces: z.array(pieceKeySchema).max(500).optional(),
   pour: pourStageSchema.pick({
+    way: true,
     flaskRead: true,
     metalRead: true,
     flaskOffsetC: true,
@@ -65,6 +66,27 @@ export type CastLessons = z.infer<typeof castLessonsSchema>;
 /** How one flask was opened, and whether something hardened its mix. */
 export const openingsToldSchema = z.array(z.strictObject({ hardened: z.boolean(), opened: openedSchema }));
 export type OpeningTold = z.infer<typeof openingsToldSchema>[number];
+
+/** One temperature of a flask, with what came of its castings. */
+const heatSchema = z.strictObject({
+  tempC: z.number(),
+  guessed: z.boolean(),
+  castings: z.number().int().positive(),
+  /** Did not fill … */
+  cool: z.number().int().nonnegative(),
+  /** … or came as of too much heat. */
+  hot: z.number().int().nonnegative(),
+});
+/** What a poured flask tells of casting temperatures; null: not read, or nothing to be learnt from it. */
+export const heatFlasksSchema = z.array(
+  z.strictObject({
+    number: z.number().int().positive(),
+    way: z.enum(POUR_WAYS).nullable(),
+    flask: heatSchema.nullable(),
+    metal: heatSchema.nullable(),
+  }),
+);
+export type HeatFlask = z.infer<typeof heatFlasksSchema>[number];
 
 /** What was said of the causes of one flaw, and by how many pours. */
 export interface ToldCause {

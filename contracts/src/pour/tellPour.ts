@@ -49,7 +49,7 @@ export interface PourTells {
 }
 
 /** Rises whenever what is told changes its shape or its meaning: what is kept is then told anew. */
-export const TELLS_VERSION = 5;
+export const TELLS_VERSION = 6;
 
 /** When the last bath of the protocol as it began was over, whatever was repeated ("bath2~2"). */
 function washedAt({ begun, steps }: PourDoc['clean']): string | null {
@@ -184,8 +184,18 @@ export function tellCast({ id, number, doc }: TellingPour): PouredCast | null {
 }
 
 function toldPour(pour: PourFlask['pour']): PouredCast['flasks'][number]['pour'] {
-  const { flaskRead, metalRead, flaskOffsetC, outMin, vacuumKpa, quenchAfterMin, opened } = pour;
-  return { flaskRead, metalRead, flaskOffsetC, outMin, vacuumKpa, quenchAfterMin, ran: ranOf(pour), opened };
+  const { way, flaskRead, metalRead, flaskOffsetC, outMin, vacuumKpa, quenchAfterMin, opened } = pour;
+  return {
+    way,
+    flaskRead,
+    metalRead,
+    flaskOffsetC,
+    outMin,
+    vacuumKpa,
+    quenchAfterMin,
+    ran: ranOf(pour),
+    opened,
+  };
 }
 
 export const tellPour = (pour: TellingPour): PourTells => ({

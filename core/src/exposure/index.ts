@@ -1,6 +1,15 @@
 export { judgeProfile, type ProfileFigures } from './profileLimits';
 export { FEATURE_SIZE_MM, TUNED_CLASSES, type TunedClass } from './featureSizes';
-export { passChance, type EdgePosterior } from './edgePosterior';
+export {
+  edgePosterior,
+  expectedAllPass,
+  expectedPass,
+  passChance,
+  reweighted,
+  type EdgeCount,
+  type EdgePosterior,
+} from './edgePosterior';
+export { edgeQuantilesS } from './edgeQuantiles';
 export { snapS, type Settable } from './settable';
 export { type EdgeBand, type EdgePair, type Recommendation } from './recommend';
 export { type CouponCounts, type NextCoupon } from './nextCoupon';

@@ -17,3 +17,12 @@ export {
   type OpeningAdvice,
 } from './opening';
 export { freezingMin, judgeFreezing } from './freezing';
+export {
+  foreseeHeat,
+  GUESSED_SHARE,
+  heatWindow,
+  type HeatEdge,
+  type HeatOutcome,
+  type HeatTrial,
+  type HeatWindow,
+} from './heatWindow';

@@ -181,6 +181,7 @@ export function poured(doc: PourDoc, at: string, what: PourHappening, weights: D
       pour: {
         ...flask.pour,
         pouredAt: at,
+        way: 'vacuum' as const,
         flaskRead: flaskReading(what),
         metalRead: what.metalC === 'unknown' ? { state: 'not measured' } : measured(what.metalC),
         chargeRead: measured(weights.chargeG),

@@ -5,6 +5,7 @@ import {
   upgradePour,
   upgradeUsed,
   type OpeningTold,
+  type PouredCast,
   type ToldCause,
   type PouredPrint,
   type PouredSizes,
@@ -57,6 +58,22 @@ export async function listOpenings(db: Queryable, alloyId: string, most: number)
     [alloyId, most],
   );
   return rows;
+}
+
+/** Castings of a metal and class that were looked at and of which a temperature was read, the newest first. */
+export async function listHeatCasts(
+  db: Queryable,
+  { alloyId, castClass, except }: { alloyId: string; castClass: string; except: string },
+  most: number,
+): Promise<PouredCast[]> {
+  const { rows } = await db.query<{ told: PouredCast }>(
+    `SELECT told_cast AS told FROM pour
+     WHERE NOT discarded AND alloy_id = $1 AND told_facts ->> 'castClass' = $2 AND told_facts ? 'looked'
+       AND (told_facts ? 'flaskC' OR told_facts ? 'metalC') AND id <> $3 AND told_cast IS NOT NULL
+     ORDER BY number DESC LIMIT $4`,
+    [alloyId, castClass, except, most],
+  );
+  return rows.map(({ told }) => told);
 }
 
 /** Segments of each programme of the shop: hands-on moments of an older document are named by them. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { madeWithListSchema, pourSchema, repeatPourDoc, type MadeWith } from '@zero-pour/contracts';
+import { madeWithListSchema, pourSchema, repeatPourDoc } from '@zero-pour/contracts';
 import { rankMadeWith, type RankedMaking } from '@zero-pour/plan';
-import { computed, shallowRef } from 'vue';
-import { request, sentenceOf } from '../api/request';
+import { computed } from 'vue';
+import { request } from '../api/request';
+import { useAsked } from '../api/useAsked';
 import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
@@ -11,12 +12,7 @@ import { useShop } from '../state/shopStore';
 const shop = useShop();
 const notices = useNotices();
 const newPour = useNewPour();
-const told = shallowRef<MadeWith[]>();
-const notRead = shallowRef('');
-void request(madeWithListSchema, 'GET', '/casts/made-with').then(
-  (list) => (told.value = list),
-  (error: unknown) => (notRead.value = sentenceOf(error)),
-);
+const { told, notRead } = useAsked(madeWithListSchema, () => '/casts/made-with');
 const groups = computed(() => rankMadeWith(told.value ?? []));
 const nameIn = (kind: 'alloy' | 'resin' | 'powder' | 'programme', id: string | null): string =>
   (id && shop.lists[kind].find((item) => item.id === id)?.name) || 'not told';

@@ -19,11 +19,14 @@ export function markPrintStart(handle: PourHandle, at: string | undefined): void
   if (print && !pour.value.doc.print.plate) set(['print', 'plate'], plateNow(plan.value.context, print));
 }
 
-/** At the pour at the latest, unless the prints came from elsewhere. */
+/** How it was poured is kept with it; and the scale at the pour at the latest, unless the prints came from elsewhere. */
 export function markPoured(handle: PourHandle, at: string | undefined): void {
-  const { pour, setInFlask } = handle;
+  const { pour, plan, flask, setInFlask } = handle;
   setInFlask('pour', 'pouredAt', at);
   const { doc } = pour.value;
+  const { pouring } = plan.value.context.settings;
+  if (at !== undefined && pouring && !flask.value.context.decided.pour.way)
+    setInFlask('pour', 'way', pouring.way);
   if (at !== undefined && !doc.scale.printedAs && !doc.left.includes('print')) fixScale(handle, at);
 }
 

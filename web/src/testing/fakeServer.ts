@@ -9,6 +9,7 @@ import {
   type DeviceList,
   type FieldChange,
   type FindHit,
+  type HeatFlask,
   type History,
   type KilnCurve,
   type NewKilnRun,
@@ -97,6 +98,7 @@ export class FakeServer {
   lessons: CastLessons = {};
   madeWith: MadeWith[] = [];
   openings: OpeningTold[] = [];
+  heats: HeatFlask[] = [];
 
   /** What the feed of prices answers. */
   prices: unknown = {};
@@ -118,6 +120,7 @@ export class FakeServer {
     if (at === '/api/prints') return pours.flatMap((pour) => tellPrint(pour) ?? []);
     if (at.startsWith('/api/casts/lessons')) return this.lessons;
     if (at.startsWith('/api/casts/openings')) return this.openings;
+    if (at.startsWith('/api/casts/heats')) return this.heats;
     if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingsToldSchema, readingValue, type Opened, type OpeningTold } from '@zero-pour/contracts';
+import { openingsToldSchema, readingValue, type Opened } from '@zero-pour/contracts';
 import {
   DIVEST_TOOLS,
   EFFORTS,
@@ -10,8 +10,8 @@ import {
   takesNoAcid,
 } from '@zero-pour/core';
 import { isHardened, learnOpening, planOpening } from '@zero-pour/plan';
-import { computed, shallowRef, watch } from 'vue';
-import { request, sentenceOf } from '../../api/request';
+import { computed } from 'vue';
+import { useAsked } from '../../api/useAsked';
 import CautionLine from '../../components/CautionLine.vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -28,22 +28,10 @@ const alloy = computed(() => plan.value.context.alloy);
 const advice = computed(() => planOpening(plan.value, flaskAt.value));
 const hardened = computed(() => isHardened(plan.value.context));
 
-const told = shallowRef<readonly OpeningTold[]>();
-const notRead = shallowRef('');
-watch(
-  () => plan.value.context.doc.brief.alloyId,
-  async (id) => {
-    told.value = undefined;
-    notRead.value = '';
-    if (!id) return;
-    try {
-      told.value = await request(openingsToldSchema, 'GET', `/casts/openings?alloyId=${id}`);
-    } catch (error) {
-      notRead.value = sentenceOf(error);
-    }
-  },
-  { immediate: true },
-);
+const { told, notRead } = useAsked(openingsToldSchema, () => {
+  const id = plan.value.context.doc.brief.alloyId;
+  return id && `/casts/openings?alloyId=${id}`;
+});
 const learnt = computed(() => told.value && learnOpening(told.value, hardened.value));
 const before = computed(() => {
   if (notRead.value) return `What the record has of it could not be read: ${notRead.value}`;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ranOf, readingValue } from '@zero-pour/contracts';
-import { judgeFreezing, RAN } from '@zero-pour/core';
+import { judgeFreezing, POUR_WAYS, RAN } from '@zero-pour/core';
 import { solidAfter } from '@zero-pour/plan';
 import { computed } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
@@ -50,6 +50,13 @@ const froze = computed(() => judgeFreezing(readingValue(doc.value.solidAfterMin)
       :options="['used', 'none'] as const"
       :model-value="doc.flux"
       @choose="(flux) => setInFlask('pour', 'flux', doc.flux === flux ? undefined : flux)"
+    />
+    <span>Way</span>
+    <ChoiceRow
+      label="Way of pouring"
+      :options="POUR_WAYS"
+      :model-value="doc.way"
+      @choose="(way) => setInFlask('pour', 'way', doc.way === way ? undefined : way)"
     />
     <span>It ran</span>
     <ChoiceRow

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { castLessonsSchema, type CastLessons } from '@zero-pour/contracts';
+import { castLessonsSchema } from '@zero-pour/contracts';
 import type { FlawKind } from '@zero-pour/core';
 import { comesFrom, explainCast, setsByItself, tryChange, type ExplainedFault } from '@zero-pour/plan';
-import { computed, shallowRef, watch } from 'vue';
-import { request, sentenceOf } from '../../api/request';
+import { computed } from 'vue';
+import { useAsked } from '../../api/useAsked';
 import { useNewPour } from '../../state/useNewPour';
 import { usePour } from '../../state/usePour';
 import WhyBlock from '../why/WhyBlock.vue';
@@ -11,25 +11,13 @@ import WhyBlock from '../why/WhyBlock.vue';
 /** Why castings have their flaws, with what other pours found, and the one change as the next pour. */
 const { pour, plan, set } = usePour();
 const newPour = useNewPour();
-const lessons = shallowRef<CastLessons>();
-const notRead = shallowRef('');
-const faults = computed(() => explainCast(plan.value, lessons.value ?? {}));
-const hasFlaws = computed(() => faults.value.length > 0);
-watch(
-  [() => pour.value.id, hasFlaws],
-  async ([id, has]) => {
-    lessons.value = undefined;
-    notRead.value = '';
-    if (!has) return;
-    try {
-      const read = await request(castLessonsSchema, 'GET', `/casts/lessons?except=${id}`);
-      if (id === pour.value.id) lessons.value = read;
-    } catch (error) {
-      notRead.value = sentenceOf(error);
-    }
-  },
-  { immediate: true },
+const hasFlaws = computed(() =>
+  Object.values(pour.value.doc.result.castings).some(({ flaws }) => flaws.length > 0),
 );
+const { told: lessons, notRead } = useAsked(castLessonsSchema, () =>
+  hasFlaws.value ? `/casts/lessons?except=${pour.value.id}` : undefined,
+);
+const faults = computed(() => explainCast(plan.value, lessons.value ?? {}));
 const keyOf = ({ fault }: ExplainedFault): FlawKind => fault.key as FlawKind;
 
 function goOn(of: ExplainedFault): void {

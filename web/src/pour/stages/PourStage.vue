@@ -16,6 +16,7 @@ import AskKiln from '../AskKiln.vue';
 import FlaskChoice from '../FlaskChoice.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
+import HeatWindows from '../atPour/HeatWindows.vue';
 import FlaskAndMetal from '../atPour/FlaskAndMetal.vue';
 import OpenFlask from '../atPour/OpenFlask.vue';
 import PourSheet from '../atPour/PourSheet.vue';
@@ -104,6 +105,7 @@ const wait = computed(() => {
     <JudgementList
       :judgements="[...judgeClass(plan.context), ...ofShape, ...temperatures.judgements, ...wayOut]"
     />
+    <HeatWindows />
   </template>
   <section class="stage-block">
     <h2>The pour itself</h2>
