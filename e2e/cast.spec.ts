@@ -159,7 +159,7 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
     await choose(page, 'A number', 'Flask, as read');
     await type(page, 'to', '400');
     await expect(page.getByText('1 pour match')).toBeVisible();
-    await page.getByRole('link', { name: 'What came out best' }).click();
+    await page.getByRole('link', { name: 'Recipes' }).click();
     await expect(page.getByRole('heading', { name: 'Sterling silver, filigree' })).toBeVisible();
   });
   expect(problems).toEqual([]);

@@ -127,7 +127,7 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
     { name: 'why', at: `${pour(22)}/result`, size: { width: 1280, height: 900 }, before: showWhy },
     { name: 'compare', at: `/record/compare?a=${id(22)}&b=${id(23)}` },
-    { name: 'best', at: '/record/best' },
+    { name: 'recipes', at: '/record/recipes' },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },
     { name: 'kiln-log', at: '/shop/kiln', size: { width: 1280, height: 1000 }, before: openLog },

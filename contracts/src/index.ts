@@ -32,6 +32,7 @@ export {
   type MetalLot,
   type Mold,
   type MoldTest,
+  type Recipe,
   type SizeSeries,
   type TestSetRun,
   type Trial,
@@ -99,6 +100,8 @@ export {
   withPatterns,
   type PourDoc,
 } from './pour/pourDoc';
+export { RECIPE_PARTS, type RecipePart, type RecipeSays, type UsedRecipe } from './pour/recipe';
+export { pourDiffers, recipeChanges, recipeDiffers, recipeOf, withRecipe } from './pour/usesRecipe';
 export {
   applyChanges,
   CHANGES_MAX,

@@ -11,6 +11,7 @@ import { datedLists } from './exposure/dated';
 import { demoRecords, demoTestSet } from './exposure/records';
 import { demoKilnRuns } from './kilnRuns';
 import { createDemoPatterns } from './patterns';
+import { demoRecipes } from './recipes';
 import { createDemoPours } from './pours/createPours';
 import { DEMO_LISTS } from './shop';
 
@@ -48,7 +49,7 @@ const demoBaths = (now: Date): Settings['baths'] =>
 export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes: Map<string, Uint8Array> }> {
   const weeksAgo = new Date(now.getTime() - 80 * 24 * 3_600_000).toISOString();
   const { patterns, bytes } = await createDemoPatterns(weeksAgo);
-  const pours = createDemoPours(patterns, now);
+  const { recipes, pours } = demoRecipes(createDemoPours(patterns, now));
   const file = shopFileSchema.parse({
     format: SHOP_FILE_FORMAT,
     version: SHOP_FILE_VERSION,
@@ -57,7 +58,7 @@ export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes
     patterns,
     pours,
     kilnRuns: demoKilnRuns(pours),
-    records: demoRecords(patterns, now),
+    records: { ...demoRecords(patterns, now), recipe: recipes },
   });
   return { file, bytes };
 }

@@ -183,3 +183,4 @@ export { isHardened, learnOpening, planOpening, type LearntOpening } from './pou
 export { metalMeets } from './burnout/outOfKiln';
 export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/rankMadeWith';
 export { learnHeat, tellHeats, type HeatLesson } from './pour/heatLessons';
+export { goneOf, recipeFrom, recipesAtHand, recipeState, type RecipeState } from './compare/recipes';

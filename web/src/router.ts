@@ -89,10 +89,10 @@ export const router = createRouter({
       meta: { title: 'Compare two pours' },
     },
     {
-      path: '/record/best',
-      name: 'best',
-      component: () => import('./record/BestPage.vue'),
-      meta: { title: 'What came out best' },
+      path: '/record/recipes',
+      name: 'recipes',
+      component: () => import('./record/RecipesPage.vue'),
+      meta: { title: 'Recipes' },
     },
     {
       path: '/record',

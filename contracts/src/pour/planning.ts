@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, noteSchema, positiveSchema } from '../parts';
 import { quantitySchema } from '../quantities';
 import { lineKeySchema } from './pieces';
+import { usedRecipeSchema } from './recipe';
 import { sizeTargetSchema } from './sizes';
 import { tryingSchema } from './why';
 
@@ -31,6 +32,7 @@ export const briefSchema = z.strictObject({
   route: z.enum(ROUTES),
   /** Mold that its waxes come from. */
   moldId: idSchema.optional(),
+  recipe: usedRecipeSchema.optional(),
   /** What is done differently from the pour this one repeats. */
   statedChange: z.string().max(400).optional(),
   againOf: z.number().int().positive().optional(),

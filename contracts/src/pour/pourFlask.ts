@@ -1,6 +1,6 @@
 import { DIVEST_TOOLS, EFFORTS, POUR_WAYS, QUENCHES, RAN } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema } from '../parts';
+import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema, positiveSchema } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
 import { stepsSchema } from './making';
 import { pieceKeySchema } from './pieces';
@@ -76,6 +76,8 @@ export const pourStageSchema = z.strictObject({
   flaskOffsetFor: z.string().max(80).optional(),
   flaskRead: readingSchema('Flask, as read', 'degC', [10, 1000]).optional(),
   metalRead: readingSchema('Metal, as read', 'degC', [100, 1300]).optional(),
+  /** The charge as it was reckoned when the metal was poured: later edits do not rewrite it. */
+  chargePlannedG: positiveSchema.max(1e6).optional(),
   chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
   /** How the metal was got into it: as the shop pours when it was poured, unless said otherwise. */
   way: z.enum(POUR_WAYS).optional(),

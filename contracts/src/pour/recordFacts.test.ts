@@ -6,6 +6,7 @@ const of = (change: (doc: PourDoc) => void) => {
   change(doc);
   return tellFacts(doc);
 };
+const ID = '0f0c2d1e-8c1b-4b7d-9f51-0c7a3a1d9b01';
 const measured = (value: number) => ({ state: 'measured' as const, value });
 
 describe('what the record finds a pour by', () => {
@@ -39,6 +40,38 @@ describe('what the record finds a pour by', () => {
     for (const word of ['hotter flask', 'flask cool', 'spilled', 'did not burst'])
       expect(facts.words).toContain(word);
     expect(of((doc) => void (doc.invest.ratio = 0.4)).ratio).toBe(0.4);
+  });
+
+  it('tells how old the vat was, what took longer and weighed more than was reckoned, and nothing of half a pair', () => {
+    const hours = (h: number): string => new Date(Date.UTC(2026, 10, 2) + h * 3_600_000).toISOString();
+    const plate = {
+      printerId: ID,
+      profileId: ID,
+      layers: 100,
+      exposureS: 300,
+      hours: 4,
+      partsMl: 3,
+      raftMl: 1,
+    };
+    const facts = of((doc) => {
+      doc.print = { ...doc.print, plate: { ...plate, vatFilledAt: hours(-36) }, startedAt: hours(0), finishedAt: hours(5) };
+      doc.flasks[0]!.pour = { chargePlannedG: 40, chargeRead: measured(44) };
+      doc.result.castings = { 'l1/1': { outcome: 'scrap', photos: [], flaws: [{ kind: 'ash pitting', place: '' }, { kind: 'ash pitting', place: 'rim' }], finishing: [{ key: 's1', kind: 'saw off', minutes: 6 }] }, 'l1/2': { outcome: 'sellable', photos: [], flaws: [] } };
+    }); // prettier-ignore
+    expect(facts.vatDays).toBe(1.5);
+    expect(facts.printOffPercent).toBe(25);
+    expect(facts.chargeOffPercent).toBeCloseTo(10, 9);
+    expect(facts.finishingMin).toBe(6);
+    expect(facts.shares).toEqual({ 'ash pitting': 50 });
+    const half = of((doc) => {
+      doc.print = { ...doc.print, plate: { ...plate, vatFilledAt: hours(2) }, startedAt: hours(0) };
+      doc.flasks[0]!.pour = { chargeRead: measured(44) };
+    });
+    // A vat that was filled after the print began was not this print's.
+    expect(half).not.toHaveProperty('vatDays');
+    expect(half).not.toHaveProperty('printOffPercent');
+    expect(half).not.toHaveProperty('chargeOffPercent');
+    expect(half.shares).toEqual({});
   });
 
   it('is asked by an address whose numbers and ways are read as such', () => {

@@ -40,7 +40,7 @@ describe('what a pour tells', () => {
       cast: null,
       castings: [],
       yields: null,
-      facts: { words: '', flaws: [], zones: [], castClass: 'standard', powderId: null, programmeId: null },
+      facts: { words: '', flaws: [], shares: {}, zones: [], castClass: 'standard', powderId: null, programmeId: null, recipeId: null }, // prettier-ignore
     });
   });
 

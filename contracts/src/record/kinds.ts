@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { idSchema } from '../parts';
 import { metalLotSchema } from './metalLot';
 import { moldSchema, moldTestSchema } from './mold';
+import { recipeSchema } from './recipe';
 import { testSetRunSchema } from './testSet';
 import { sizeSeriesSchema } from './sizeSeries';
 import { cureTestSchema, trialSchema } from './trial';
@@ -16,6 +17,7 @@ export const RECORD_SCHEMAS = {
   metalLot: metalLotSchema,
   mold: moldSchema,
   moldTest: moldTestSchema,
+  recipe: recipeSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -31,6 +33,7 @@ export type SizeSeries = BenchRecord<'sizeSeries'>;
 export type MetalLot = BenchRecord<'metalLot'>;
 export type Mold = BenchRecord<'mold'>;
 export type MoldTest = BenchRecord<'moldTest'>;
+export type Recipe = BenchRecord<'recipe'>;
 
 const kept = <K extends RecordKind>(kind: K) =>
   RECORD_SCHEMAS[kind].safeExtend({ id: idSchema }) as unknown as z.ZodType<BenchRecord<K>>;
@@ -43,6 +46,7 @@ export const BENCH_RECORD_SCHEMAS: { [K in RecordKind]: z.ZodType<BenchRecord<K>
   metalLot: kept('metalLot'),
   mold: kept('mold'),
   moldTest: kept('moldTest'),
+  recipe: kept('recipe'),
 };
 
 /** All records by kind, oldest first. */
@@ -56,6 +60,7 @@ export const recordListsSchema = z.strictObject({
   metalLot: z.array(BENCH_RECORD_SCHEMAS.metalLot).default([]),
   mold: z.array(BENCH_RECORD_SCHEMAS.mold).default([]),
   moldTest: z.array(BENCH_RECORD_SCHEMAS.moldTest).default([]),
+  recipe: z.array(BENCH_RECORD_SCHEMAS.recipe).default([]),
 }) as unknown as z.ZodType<RecordLists>;
 export const emptyRecords = (): RecordLists => ({
   trial: [],
@@ -65,6 +70,7 @@ export const emptyRecords = (): RecordLists => ({
   metalLot: [],
   mold: [],
   moldTest: [],
+  recipe: [],
 });
 
 /** What the shop's recorded pours say of a resin in a class: pieces and castings looked at, and how many were good. */

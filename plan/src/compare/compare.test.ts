@@ -131,7 +131,7 @@ describe('one change', () => {
 });
 
 describe('what came out best', () => {
-  const made = (looked: number, sellable: number, n: number, alloyId = id(40)) => ({ alloyId, castClass: 'standard', resinId: id(n), powderId: null, programmeId: null, pours: 1, looked, sellable, lastPourId: id(90 + n), lastNumber: n }); // prettier-ignore
+  const made = (looked: number, sellable: number, n: number, alloyId = id(40)) => ({ alloyId, castClass: 'standard', resinId: id(n), powderId: null, programmeId: null, recipeId: null, pours: 1, looked, sellable, lastPourId: id(90 + n), lastNumber: n }); // prettier-ignore
 
   it('ranks nineteen of twenty before one of one, and says how sure that is', () => {
     const [group, ...rest] = rankMadeWith([made(1, 1, 1), made(20, 14, 2), made(20, 19, 3)]);

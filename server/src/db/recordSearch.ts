@@ -81,12 +81,13 @@ export async function listRecordRows(db: Queryable, query: RecordQuery): Promise
 export async function listMadeWith(db: Queryable): Promise<MadeWith[]> {
   const { rows } = await db.query<MadeWith>(
     `SELECT alloy_id AS "alloyId", told_facts ->> 'castClass' AS "castClass", resin_id AS "resinId",
-       told_facts ->> 'powderId' AS "powderId", told_facts ->> 'programmeId' AS "programmeId", count(*)::integer AS pours,
+       told_facts ->> 'powderId' AS "powderId", told_facts ->> 'programmeId' AS "programmeId",
+       told_facts ->> 'recipeId' AS "recipeId", count(*)::integer AS pours,
        sum((told_facts ->> 'looked')::integer)::integer AS looked,
        sum((told_facts ->> 'sellable')::integer)::integer AS sellable,
        (array_agg(id ORDER BY number DESC))[1] AS "lastPourId", max(number) AS "lastNumber"
      FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND told_facts ? 'looked' AND alloy_id IS NOT NULL
-     GROUP BY 1, 2, 3, 4, 5 ORDER BY 1, 2, 10 DESC`,
+     GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 1, 2, 11 DESC`,
   );
   return rows;
 }

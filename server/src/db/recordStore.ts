@@ -10,6 +10,7 @@ import {
   type RecordKind,
   type Records,
 } from '@zero-pour/contracts';
+import { isDeepStrictEqual } from 'node:util';
 import type { z } from 'zod';
 import { isForeignKeyViolation, type Queryable } from './database';
 import { readOne } from './readStored';
@@ -29,6 +30,7 @@ const TITLES: Record<RecordKind, string> = {
   metalLot: 'A lot of metal',
   mold: 'A mold',
   moldTest: 'A test of a mold’s material',
+  recipe: 'A recipe',
 };
 /** What a record names that may not be there any more. */
 const NAMED: Partial<Record<RecordKind, string>> = {
@@ -71,6 +73,7 @@ export async function keepRecord<K extends RecordKind>(
   if (had[0] && had[0].kind !== kind) throw new Refusal('ID_TAKEN', { what: 'record' });
   const held = had[0] && { value: { ...had[0].doc, id } as unknown, revision: had[0].revision };
   if (held && !holdBase(held, base, record)) return { record, revision: held.revision };
+  if (held && kind === 'recipe') holdRecipe(had[0]!.doc, record as BenchRecord<'recipe'>);
   const before = had[0] && readOne(had[0], stored(kind));
   refuseNewFaults(
     before && 'read' in before ? recordFaults(kind, before.read as never) : [],
@@ -90,6 +93,13 @@ export async function keepRecord<K extends RecordKind>(
       });
     throw error;
   }
+}
+
+/** A version of a recipe stays as it was made: pours count for it. Its name, its note and whether it is used may change. */
+function holdRecipe(had: Record<string, unknown>, record: BenchRecord<'recipe'>): void {
+  const fixed = ['version', 'says', 'castClass', 'alloyId'] as const;
+  if (fixed.some((field) => !isDeepStrictEqual(had[field], JSON.parse(JSON.stringify(record[field])))))
+    throw new Refusal('ID_TAKEN', { what: 'recipe' });
 }
 
 /** Takes a record away; one that is gone already is no fault. */

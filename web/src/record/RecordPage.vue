@@ -114,7 +114,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
         >{{ total }} {{ total === 1 ? 'pour' : 'pours' }}{{ isFiltered ? ' match' : '' }}</span
       >
       <router-link to="/record/compare">Compare two pours</router-link>
-      <router-link to="/record/best">What came out best</router-link>
+      <router-link to="/record/recipes">Recipes</router-link>
       <a v-if="total > 0" :href="csv" download="record.csv">Save as a table (CSV)</a>
     </div>
     <RecordFilters v-model:columns="columns" :filter="filter" @change="change" />

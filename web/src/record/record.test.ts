@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, fieldOf, flatText } from '../testing/showInPour';
 import { usePours } from '../state/pourStore';
-import BestPage from './BestPage.vue';
+import RecipesPage from './RecipesPage.vue';
 import ComparePours from './ComparePours.vue';
 import RecordFilters from './RecordFilters.vue';
 import RecordPage from './RecordPage.vue';
@@ -139,17 +139,46 @@ describe('two pours', () => {
 
 describe('what came out best', () => {
   it('is nothing in a shop without results, and begins a pour like the best', async () => {
-    const none = shop.show(BestPage);
+    const none = shop.show(RecipesPage);
     await settle();
     expect(flatText(none)).toContain('Nothing to rank yet');
     const { id, number, doc } = shop.file.pours.find((pour) => pour.number === 30)!;
     shop.server.madeWith = [
-      { alloyId: doc.brief.alloyId!, castClass: 'filigree', resinId: doc.resin.resinId!, powderId: null, programmeId: null, pours: 2, looked: 8, sellable: 7, lastPourId: id, lastNumber: number }, // prettier-ignore
+      { alloyId: doc.brief.alloyId!, castClass: 'filigree', resinId: doc.resin.resinId!, powderId: null, programmeId: null, recipeId: null, pours: 2, looked: 8, sellable: 7, lastPourId: id, lastNumber: number }, // prettier-ignore
     ];
-    const page = shop.show(BestPage);
+    const page = shop.show(RecipesPage);
     await settle();
     expect(flatText(page)).toContain('Sterling silver, filigree');
     expect(flatText(page)).toContain('7 of 8');
     expect(flatText(page)).toContain('not told');
+    // Pour 30 has prices of what it is made with; what it costs is shown once it is asked for.
+    expect(flatText(page)).not.toContain('A good one');
+    await buttonOf(page, 'What a good one costs').trigger('click');
+    await settle();
+    expect(flatText(page)).toMatch(/A good one.*\d+\.\d\d/);
+  });
+
+  it('has the shop’s recipes with their versions: begun by one, and retired', async () => {
+    const [v1, v2] = shop.file.records.recipe.filter(({ name }) => name === 'Heavy bronze in Clear-Out');
+    const { alloyId, castClass } = v1!;
+    shop.server.madeWith = [
+      { alloyId: alloyId!, castClass, resinId: null, powderId: null, programmeId: null, recipeId: v1!.id, pours: 2, looked: 6, sellable: 4, lastPourId: v1!.id, lastNumber: 19 }, // prettier-ignore
+    ];
+    const page = shop.show(RecipesPage);
+    await settle();
+    const list = page.find('[aria-label="Recipes of the shop"]');
+    const rows = list.findAll('tbody tr').map((row) => row.text().replace(/\s+/g, ' '));
+    expect(rows[0]).toContain('version 2');
+    expect(rows[0]).toContain('nothing looked at yet');
+    expect(rows[1]).toMatch(/version 1.*4 of 6, 9 in 10 between \d+ % and \d+ %/);
+    // A version that another came after begins nothing.
+    expect(list.findAll('tbody tr')[1]!.findAll('button')).toHaveLength(0);
+    await list.find('[aria-label^="Begin a pour by Heavy bronze"]').trigger('click');
+    await settle();
+    const sent = shop.server.sent.findLast(({ method, at }) => method === 'POST' && at === '/api/pours')!;
+    expect(sent.body['doc']).toMatchObject({ brief: { recipe: { id: v2!.id, version: 2 }, castClass: 'heavy', alloyId } }); // prettier-ignore
+    await list.find('[aria-label^="Retire Heavy bronze"]').trigger('click');
+    await settle();
+    expect(list.text()).toContain('not used any more');
   });
 });

@@ -21,13 +21,20 @@ export function markPrintStart(handle: PourHandle, at: string | undefined): void
 
 /** How it was poured is kept with it; and the scale at the pour at the latest, unless the prints came from elsewhere. */
 export function markPoured(handle: PourHandle, at: string | undefined): void {
-  const { pour, plan, flask, setInFlask } = handle;
+  const { pour, setInFlask } = handle;
   setInFlask('pour', 'pouredAt', at);
   const { doc } = pour.value;
-  const { pouring } = plan.value.context.settings;
-  if (at !== undefined && pouring && !flask.value.context.decided.pour.way)
-    setInFlask('pour', 'way', pouring.way);
+  if (at !== undefined) fixPour(handle);
   if (at !== undefined && !doc.scale.printedAs && !doc.left.includes('print')) fixScale(handle, at);
+}
+
+/** How it was poured, and the charge as it was reckoned then: settings and plan may be others later. */
+function fixPour({ plan, flask, setInFlask }: PourHandle): void {
+  const { decided } = flask.value.context;
+  const { pouring } = plan.value.context.settings;
+  const charge = valueOf(flask.value.charge);
+  if (pouring && !decided.pour.way) setInFlask('pour', 'way', pouring.way);
+  if (charge && !decided.pour.chargePlannedG) setInFlask('pour', 'chargePlannedG', charge.total.value);
 }
 
 const NOT_FIXED =

@@ -124,6 +124,8 @@ export class FakeServer {
     if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
+    const onePour = /^\/api\/pours\/([0-9a-f-]{36})$/.exec(at);
+    if (onePour) return pours.find(({ id }) => id === onePour[1]);
     if (at.startsWith('/api/find?'))
       return this.find(new URLSearchParams(at.split('?')[1]).get('words') ?? '');
     if (at.startsWith('/api/readings/')) return { output: null };

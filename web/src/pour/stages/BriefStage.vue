@@ -24,6 +24,7 @@ import { usePour } from '../../state/usePour';
 import { useThenOpen } from '../../state/useThenOpen';
 import MoldOfPour from '../route/MoldOfPour.vue';
 import WhichRoute from '../route/WhichRoute.vue';
+import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import StageHead from '../StageHead.vue';
 import { useBriefLines } from '../../state/useBriefLines';
 import HoldSizeFields from './HoldSizeFields.vue';
@@ -177,6 +178,8 @@ const putAside = (): Promise<boolean> =>
       <router-link to="/shop/alloy">Add a metal from the book</router-link>
     </p>
   </section>
+
+  <RecipeOfPour choose />
 
   <OnDemand title="Which route?" line="what each costs for how many, and where they cross">
     <WhichRoute />

@@ -23,6 +23,7 @@ import CastWhy from '../result/CastWhy.vue';
 import ChangeHelped from '../result/ChangeHelped.vue';
 import CostBlock from '../result/CostBlock.vue';
 import FlawsOnModel from '../result/FlawsOnModel.vue';
+import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import FromRecord from '../result/FromRecord.vue';
 import { ButtonBack } from '../../metal';
 import PourField from '../PourField.vue';
@@ -158,6 +159,7 @@ watch(() => route.hash, focusCounts);
     </p>
   </section>
   <CostBlock @go-to="(s) => emit('goTo', s)" />
+  <RecipeOfPour v-if="poured" />
   <FromRecord v-if="poured" />
   <p v-if="poured" class="mt-4">
     <router-link :to="`/record/compare?b=${pour.id}`">Compare with another pour</router-link>
