@@ -100,6 +100,23 @@ export {
   withPatterns,
   type PourDoc,
 } from './pour/pourDoc';
+export {
+  ALONG,
+  GROUPED_BY,
+  groupsQuerySchema,
+  POINT_KINDS,
+  pointsQuerySchema,
+  recordGroupsSchema,
+  recordPointsSchema,
+  type Along,
+  type GroupedBy,
+  type GroupsQuery,
+  type PointKind,
+  type PointsQuery,
+  type RecordGroup,
+  type RecordPoint,
+  type RecordPoints,
+} from './pour/recordSums';
 export { RECIPE_PARTS, type RecipePart, type RecipeSays, type UsedRecipe } from './pour/recipe';
 export { pourDiffers, recipeChanges, recipeDiffers, recipeOf, withRecipe } from './pour/usesRecipe';
 export {

@@ -184,3 +184,4 @@ export { metalMeets } from './burnout/outOfKiln';
 export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/rankMadeWith';
 export { learnHeat, tellHeats, type HeatLesson } from './pour/heatLessons';
 export { goneOf, recipeFrom, recipesAtHand, recipeState, type RecipeState } from './compare/recipes';
+export { TREND_DAYS, trendOf, type Trend } from './compare/trend';

@@ -3,6 +3,8 @@ import {
   castLessonsSchema,
   emptyPourDoc,
   heatFlasksSchema,
+  recordGroupsSchema,
+  recordPointsSchema,
   type Casting,
   type PourDoc,
 } from '@zero-pour/contracts';
@@ -131,6 +133,61 @@ describe('the record', () => {
     const put = [{ path: ['result', 'castings', 'l1/1', 'finished'], value: 'scrap', version: 2 }];
     expect((await ask('PATCH', `/pours/${id}`, { changes: put })).status).toBe(200);
     expect(await found('fact=sharePercent&to=0')).toContain(await numberOf(id));
+  });
+});
+
+describe('the record drawn and added up', () => {
+  const measured = (value: number) => ({ state: 'measured' as const, value });
+  const ash: Casting = { outcome: 'scrap', photos: [], flaws: [{ kind: 'ash pitting', place: '' }] };
+  const fine: Casting = { outcome: 'sellable', photos: [], flaws: [] };
+  const points = async (query: string) =>
+    recordPointsSchema.parse((await ask('GET', `/pours/points?${query}`)).body).points;
+  const groups = async (query: string) =>
+    recordGroupsSchema.parse((await ask('GET', `/pours/groups?${query}`)).body);
+  beforeAll(async () => {
+    const make =
+      (at: string, outMin: number, chargeG: number | undefined, castings: Casting[]) => (doc: PourDoc) => {
+        doc.flasks[0]!.pour = { pouredAt: at, outMin, ...(chargeG ? { chargeRead: measured(chargeG) } : {}) };
+        doc.result.castings = Object.fromEntries(castings.map((casting, n) => [`l1/${n + 1}`, casting]));
+      };
+    await addPour(make('2025-03-31T23:30:00.000Z', 51, 50, [ash, fine]));
+    await addPour(make('2025-03-10T10:00:00.000Z', 52, undefined, [fine, fine]));
+    await addPour(make('2025-02-10T10:00:00.000Z', 53, 30, []));
+  });
+  const OURS = 'fact=outMin&from=51&to=53';
+
+  it('has a point where both numbers are known; no ash is 0 where castings were looked at, and none where not', async () => {
+    expect((await points(`${OURS}&of=chargeG&along=outMin`)).map(({ x, y }) => [x, y])).toEqual([[53, 30], [51, 50]]); // prettier-ignore
+    const shares = await points(`${OURS}&of=ash pitting&along=day`);
+    expect(shares.map(({ y }) => y)).toEqual([0, 50]);
+    expect(shares[1]!.x).toBe(Date.parse('2025-03-31T23:30:00.000Z'));
+    expect(await points(`${OURS}&of=vatDays&along=day`)).toEqual([]);
+    expect((await ask('GET', '/pours/points?of=doc&along=day')).status).toBe(422);
+  });
+  it('is added up by months of the shop’s clock, and by flaws; what nobody weighed adds nothing', async () => {
+    const { body } = await ask('GET', '/shop');
+    const { settings } = body as { settings: Record<string, unknown> };
+    await ask('PUT', '/settings', { ...settings, timeZone: 'UTC' });
+    expect((await groups(`${OURS}&by=month`)).map((one) => [one.key, one.pours, one.looked, one.sellable, one.chargeG])).toEqual([['2025-03', 2, 4, 3, 50], ['2025-02', 1, 0, 0, 30]]); // prettier-ignore
+    await ask('PUT', '/settings', { ...settings, timeZone: 'Europe/Berlin' });
+    expect((await groups(`${OURS}&by=month`)).map(({ key }) => key)).toEqual(['2025-04', '2025-03', '2025-02']); // prettier-ignore
+    expect(await groups(`${OURS}&by=flaw`)).toMatchObject([{ key: 'ash pitting', pours: 1 }]);
+    expect(await groups(`${OURS}&by=recipe`)).toMatchObject([{ key: null, pours: 3 }]);
+    expect(await groups('since=2025-02-01T00:00:00.000Z&until=2025-03-01T00:00:00.000Z&by=class')).toMatchObject([{ pours: 1 }]); // prettier-ignore
+    expect((await ask('GET', '/pours/groups?by=weather')).status).toBe(422);
+  });
+});
+
+describe('a recipe', () => {
+  it('stays as it was made; its note and whether it is used may change', async () => {
+    const recipe = { name: 'Fine work', version: 1, formerId: null, madeAt: '2026-11-20T10:00:00.000Z', fromNumber: null, castClass: 'standard', alloyId: null, says: { boric: { school: 'none', percent: 0 }, ratio: 0.4 }, change: '', retired: false, note: '' }; // prettier-ignore
+    const at = `/records/recipe/${randomUUID()}`;
+    expect((await ask('PUT', at, recipe)).status).toBe(200);
+    const again = async (change: object) => (await ask('PUT', at, { ...recipe, ...change })).status;
+    expect(await again({ retired: true, note: 'too slow' })).toBe(200);
+    expect(await again({ says: { ...recipe.says, ratio: 0.42 } })).toBe(409);
+    expect(await again({ castClass: 'heavy' })).toBe(409);
+    expect((await ask('PUT', `/records/recipe/${randomUUID()}`, { ...recipe, says: {} })).status).toBe(422);
   });
 });
 

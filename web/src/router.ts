@@ -95,6 +95,25 @@ export const router = createRouter({
       meta: { title: 'Recipes' },
     },
     {
+      path: '/record/trends',
+      name: 'trends',
+      component: () => import('./record/TrendsPage.vue'),
+      meta: { title: 'Trends' },
+    },
+    {
+      path: '/record/groups',
+      name: 'groups',
+      component: () => import('./record/GroupsPage.vue'),
+      meta: { title: 'Months and groups' },
+    },
+    {
+      path: '/record/month/:month(\\d{4}-\\d{2})',
+      name: 'month',
+      component: () => import('./record/MonthPage.vue'),
+      props: true,
+      meta: { title: 'A month of pours' },
+    },
+    {
       path: '/record',
       name: 'record',
       component: () => import('./record/RecordPage.vue'),

@@ -1,6 +1,6 @@
 import { FLAW_KINDS, FLAW_ZONES, HOUR_MS, type FlawKind, type Unit } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema } from '../parts';
+import { idSchema, momentSchema } from '../parts';
 import { readingValue, type Reading } from '../quantities';
 import { becameOf, type Casting } from './outcome';
 import { ranOf } from './pourFlask';
@@ -136,6 +136,9 @@ export const recordQuerySchema = z.strictObject({
   fact: z.enum(FACT_NAMES).nullable().default(null),
   from: z.coerce.number().nullable().default(null),
   to: z.coerce.number().nullable().default(null),
+  /** Poured from one moment until before another. */
+  since: momentSchema.nullable().default(null),
+  until: momentSchema.nullable().default(null),
   sort: z.enum(RECORD_SORTS).default('number'),
   down: z.stringbool().default(true),
   limit: z.coerce.number().int().min(1).max(200).default(50),

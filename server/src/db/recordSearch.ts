@@ -3,7 +3,7 @@ import type { Queryable } from './database';
 import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
 import { readEach } from './readStored';
 
-const MATCHES = `NOT p.discarded
+export const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
     OR p.told_facts ->> 'words' ILIKE '%' || $1 || '%'
     OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
@@ -13,10 +13,13 @@ const MATCHES = `NOT p.discarded
   AND ($4::text IS NULL OR p.told_facts -> 'zones' ? $4::text)
   AND ($5::text IS NULL OR p.told_facts ? $5::text
     AND ($6::numeric IS NULL OR (p.told_facts ->> $5)::numeric >= $6::numeric)
-    AND ($7::numeric IS NULL OR (p.told_facts ->> $5)::numeric <= $7::numeric))`;
-const FROM = 'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
+    AND ($7::numeric IS NULL OR (p.told_facts ->> $5)::numeric <= $7::numeric))
+  AND ($8::timestamptz IS NULL OR p.poured_at >= $8::timestamptz)
+  AND ($9::timestamptz IS NULL OR p.poured_at < $9::timestamptz)`;
+export const FROM =
+  'FROM pour p LEFT JOIN alloy a ON a.id = p.alloy_id LEFT JOIN resin r ON r.id = p.resin_id';
 
-const filterOf = ({ text, alloyId, flaw, zone, fact, from, to }: RecordQuery): unknown[] => [
+export const filterOf = ({
   text,
   alloyId,
   flaw,
@@ -24,7 +27,9 @@ const filterOf = ({ text, alloyId, flaw, zone, fact, from, to }: RecordQuery): u
   fact,
   from,
   to,
-];
+  since,
+  until,
+}: RecordQuery): unknown[] => [text, alloyId, flaw, zone, fact, from, to, since, until];
 
 /** All pours that match, in the order that is asked for, a page of them, with the count of all. What a pour does not know comes last, either way. */
 export async function searchPours(
@@ -37,7 +42,7 @@ export async function searchPours(
   // Found and counted in one pass over what is small; only the page's documents are read.
   const { rows } = await db.query<PourRow & { total: number }>(
     `WITH hit AS MATERIALIZED (
-       SELECT p.id, count(*) OVER () AS total ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $8 OFFSET $9)
+       SELECT p.id, count(*) OVER () AS total ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $10 OFFSET $11)
      SELECT ${POUR_COLUMNS}, hit.total FROM hit JOIN pour p ON p.id = hit.id ORDER BY ${order}`,
     [...filter, query.limit, query.offset],
   );

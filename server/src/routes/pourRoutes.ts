@@ -3,9 +3,11 @@ import {
   discardSchema,
   FACT_NAMES,
   FACT_NUMBERS,
+  groupsQuerySchema,
   idSchema,
   newPourSchema,
   parseOrRefuse,
+  pointsQuerySchema,
   pouredAt,
   pourFaults,
   recordQuerySchema,
@@ -18,6 +20,8 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { findByWords } from '../db/findStore';
 import { addPour, findPour, markDiscarded } from '../db/pourStore';
+import { readSettings } from '../db/settingsStore';
+import { listGroups, listPoints } from '../db/recordSums';
 import { listRecordRows, searchPours, type RecordRow } from '../db/recordSearch';
 import { changePour } from '../services/changePour';
 import { snapshotUsed } from '../services/usedItems';
@@ -35,6 +39,16 @@ export function pourRoutes({ db }: Services): Router {
   router.get('/pours.csv', async (request, response) => {
     const rows = await listRecordRows(db, parseOrRefuse(recordQuerySchema, request.query));
     response.attachment('record.csv').type('text/csv').send(csvOf(rows));
+  });
+
+  router.get('/pours/points', async (request, response) => {
+    response.json(await listPoints(db, parseOrRefuse(pointsQuerySchema, request.query)));
+  });
+
+  router.get('/pours/groups', async (request, response) => {
+    const query = parseOrRefuse(groupsQuerySchema, request.query);
+    const { settings } = await readSettings(db);
+    response.json(await listGroups(db, query, settings.timeZone));
   });
 
   router.post('/pours', async (request, response) => {

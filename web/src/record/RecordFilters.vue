@@ -2,16 +2,25 @@
 import { FACT_NAMES, FACT_NUMBERS, type FactName } from '@zero-pour/contracts';
 import { FLAW_KINDS, FLAW_ZONES, flawWords } from '@zero-pour/core';
 import { useShop } from '../state/shopStore';
+import { clockTime, dayStart } from '../time/shopClock';
 import QuantityField from '../components/QuantityField.vue';
 import type { RecordFilter } from './recordFilter';
 
 /** What the record is searched by: words, metal, a flaw and its place, and one number from … to. */
 defineProps<{ filter: RecordFilter }>();
 const emit = defineEmits<{ change: [fields: Partial<RecordFilter>] }>();
-const columns = defineModel<FactName[]>('columns', { required: true });
+/** Absent: the page shows none. */
+const columns = defineModel<FactName[]>('columns');
 const shop = useShop();
 const FLAWS = FLAW_KINDS.map((kind) => ({ title: flawWords(kind), value: kind }));
 const NUMBERS = FACT_NAMES.map((name) => ({ title: FACT_NUMBERS[name].label, value: name }));
+/** A day as its field has it; the last day that is meant is the one before the moment where it ends. */
+const dayOf = (moment: string | null, on = 0): string =>
+  moment === null ? '' : clockTime(Date.parse(moment) + on * 1000, 'yyyy-MM-dd');
+function moment(text: string | null, on = 0): string | null {
+  const at = dayStart(text ?? '', on);
+  return at === undefined ? null : new Date(at).toISOString();
+}
 const setFact = (fact: FactName | null): void => emit('change', { fact, from: null, to: null });
 </script>
 
@@ -71,7 +80,21 @@ const setFact = (fact: FactName | null): void => emit('change', { fact, from: nu
         @update:model-value="(to) => emit('change', { to: to ?? null })"
       />
     </template>
-    <v-select v-model="columns" label="Columns" multiple :items="NUMBERS">
+    <v-text-field
+      label="Poured from"
+      type="date"
+      clearable
+      :model-value="dayOf(filter.since)"
+      @update:model-value="(text) => emit('change', { since: moment(text) })"
+    />
+    <v-text-field
+      label="Poured until"
+      type="date"
+      clearable
+      :model-value="dayOf(filter.until, -1)"
+      @update:model-value="(text) => emit('change', { until: moment(text, 1) })"
+    />
+    <v-select v-if="columns" v-model="columns" label="Columns" multiple :items="NUMBERS">
       <template #selection="{ index }"
         ><span v-if="index === 0">{{ columns.length }} of {{ NUMBERS.length }}</span></template
       >

@@ -115,6 +115,8 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       >
       <router-link to="/record/compare">Compare two pours</router-link>
       <router-link to="/record/recipes">Recipes</router-link>
+      <router-link to="/record/groups">Months and groups</router-link>
+      <router-link to="/record/trends">Trends</router-link>
       <a v-if="total > 0" :href="csv" download="record.csv">Save as a table (CSV)</a>
     </div>
     <RecordFilters v-model:columns="columns" :filter="filter" @change="change" />

@@ -20,8 +20,9 @@ export function queryOf(filter: RecordFilter, more: Record<string, string> = {})
 }
 
 /** Whether anything is asked that leaves pours out. */
-export const narrows = ({ text, alloyId, flaw, zone, fact }: RecordFilter): boolean =>
-  text.trim() !== '' || alloyId !== null || flaw !== null || zone !== null || fact !== null;
+export const narrows = ({ text, ...filter }: RecordFilter): boolean =>
+  text.trim() !== '' ||
+  (['alloyId', 'flaw', 'zone', 'fact', 'since', 'until'] as const).some((name) => filter[name] !== null);
 
 /** Columns of numbers that this window shows, beside those that are always there. */
 export const recordColumns = (): Ref<FactName[]> => useLocalStorage<FactName[]>('record columns', ['flaskC', 'chargeG']); // prettier-ignore

@@ -14,6 +14,8 @@ import {
   type KilnCurve,
   type NewKilnRun,
   type Pour,
+  type RecordGroup,
+  type RecordPoints,
   type ShopFile,
 } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
@@ -99,6 +101,8 @@ export class FakeServer {
   madeWith: MadeWith[] = [];
   openings: OpeningTold[] = [];
   heats: HeatFlask[] = [];
+  points: RecordPoints = { points: [], more: false };
+  groups: RecordGroup[] = [];
 
   /** What the feed of prices answers. */
   prices: unknown = {};
@@ -121,6 +125,8 @@ export class FakeServer {
     if (at.startsWith('/api/casts/lessons')) return this.lessons;
     if (at.startsWith('/api/casts/openings')) return this.openings;
     if (at.startsWith('/api/casts/heats')) return this.heats;
+    if (at.startsWith('/api/pours/points?')) return this.points;
+    if (at.startsWith('/api/pours/groups?')) return this.groups;
     if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
     if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
