@@ -185,3 +185,4 @@ export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/ran
 export { learnHeat, tellHeats, type HeatLesson } from './pour/heatLessons';
 export { goneOf, recipeFrom, recipesAtHand, recipeState, type RecipeState } from './compare/recipes';
 export { TREND_DAYS, trendOf, type Trend } from './compare/trend';
+export { compareWithinFlasks, type FlaskDifference } from './result/withinFlask';

@@ -111,4 +111,7 @@ td {
 .acts {
   white-space: nowrap;
 }
+.acts > * + * {
+  margin-left: 14px;
+}
 </style>

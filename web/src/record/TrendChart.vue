@@ -34,6 +34,7 @@ const data = computed((): Data[] =>
   props.groups.map(({ name, points }, n) => ({
     type: 'scatter',
     mode: 'markers',
+    cliponaxis: false,
     name,
     x: points.map(({ x }) => (props.along === 'day' ? new Date(x) : placed(props.along, x))) as number[],
     y: points.map(({ y }) => placed(props.of, y)),

@@ -115,6 +115,7 @@ async function keep(): Promise<void> {
 <style scoped>
 .choice {
   max-width: 560px;
+  margin-bottom: 10px;
 }
 .acts {
   display: flex;

@@ -25,6 +25,7 @@ import CostBlock from '../result/CostBlock.vue';
 import FlawsOnModel from '../result/FlawsOnModel.vue';
 import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import FromRecord from '../result/FromRecord.vue';
+import WithinFlask from '../result/WithinFlask.vue';
 import { ButtonBack } from '../../metal';
 import PourField from '../PourField.vue';
 
@@ -135,6 +136,7 @@ watch(() => route.hash, focusCounts);
     </template>
   </template>
   <CastWhy />
+  <WithinFlask />
   <section class="stage-block">
     <h2>All of it</h2>
     <div class="form-grid two">
