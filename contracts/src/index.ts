@@ -69,6 +69,7 @@ export {
   type BenchExceptionDay,
   HOUSE_TAKES,
   type House,
+  type Costs,
   type Investing,
   type Joints,
   type Person,

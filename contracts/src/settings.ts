@@ -11,7 +11,7 @@ import {
   type BenchClock,
 } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema } from './parts';
+import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema, PRICE } from './parts';
 import { quantitySchema } from './quantities';
 
 const minuteSchema = z.number().int().min(0).max(1440);
@@ -178,6 +178,20 @@ export const planningSchema = z.strictObject({
 });
 export type Planning = z.infer<typeof planningSchema>;
 
+const EMPTY_COST = { hint: 'empty: not counted' };
+const price = (label: string) => quantitySchema(label, 'money', PRICE, EMPTY_COST).optional();
+/** Prices that no thing of the shop carries; what is absent is not counted. */
+export const costsSchema = z.strictObject({
+  perKwh: price('A kWh'),
+  furnaceKw: quantitySchema('Furnace, power', 'kW', [0.1, 200], { ...EMPTY_COST, digits: 1 }).optional(),
+  film: price('A film of the vat'),
+  filmLayers: quantitySchema('… good for layers', 'count', [100, 1e7], { whole: true }).optional(),
+  bathFill: price('A fill of a bath'),
+  boricPerKg: price('A kilogram of boric acid'),
+  eachPour: price('Flux, gaskets and the like, each pour'),
+});
+export type Costs = z.infer<typeof costsSchema>;
+
 /** What holds for the whole shop. */
 export const settingsSchema = z.strictObject({
   shopName: z.string().max(120),
@@ -205,6 +219,7 @@ export const settingsSchema = z.strictObject({
   people: z.array(personSchema).max(12).optional(),
   planning: planningSchema.optional(),
   houses: z.array(houseSchema).max(20).optional(),
+  costs: costsSchema.optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -32,6 +32,7 @@ const SETTINGS: Settings = {
   cure: DEMO_CURE,
   baths: [],
   pouring: usualPouring('vacuum'),
+  costs: { perKwh: 0.28, furnaceKw: 1.5, film: 12, filmLayers: 30_000, bathFill: 9, eachPour: 1.2 },
 };
 
 const DAY_MS = 24 * 3_600_000;

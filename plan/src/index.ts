@@ -178,7 +178,7 @@ export type { PourFact } from './compare/pourFacts';
 export { judgeChange, type ChangeJudged } from './compare/changeHelped';
 export { setsByItself, tryChange } from './compare/tryChange';
 export { expectedWeight, judgePieceWeight } from './result/castWeightPlan';
-export { finishingTotals, nextStep, type FinishingTotals } from './result/finishing';
+export { finishingTotals, nextStep, weightBefore, type FinishingTotals } from './result/finishing';
 export { isHardened, learnOpening, planOpening, type LearntOpening } from './pour/openingPlan';
 export { metalMeets } from './burnout/outOfKiln';
 export { rankMadeWith, type RankedGroup, type RankedMaking } from './compare/rankMadeWith';

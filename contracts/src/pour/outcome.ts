@@ -45,6 +45,7 @@ export const resultStageSchema = z.strictObject({
   /** By the piece's name. */
   castings: z.record(pieceKeySchema, castingSchema),
   buttonBackG: readingSchema('Metal back as button and sprues', 'g', [0, 1e5]).optional(),
+  filingsBackG: readingSchema('Filings and cut-offs back', 'g', [0, 1e5], { digits: 2 }).optional(),
   doneAt: momentSchema.optional(),
   /** What the shop found to be the cause, or not, by flaw; once a pour. */
   why: z.partialRecord(z.enum(FLAW_KINDS), whySaidSchema).optional(),

@@ -1,1 +1,10 @@
-export { HANDS_COST, HOURS_COST, MATERIAL_COST, METAL_COST, PER_GOOD } from './cost';
+export {
+  ENERGY_COST,
+  HANDS_COST,
+  HOURS_COST,
+  MATERIAL_COST,
+  METAL_COST,
+  PER_GOOD,
+  POWER_COST,
+  WEAR_COST,
+} from './cost';

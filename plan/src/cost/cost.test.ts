@@ -60,4 +60,51 @@ describe('cost', () => {
     });
     expect(finished - plain).toBeCloseTo(30, 9);
   });
+
+  it('counts energy, wear and what is used up only where the shop says what it costs', () => {
+    const shop = planShop();
+    const costsOf = (costs: object, change: (doc: PourDoc) => void = () => {}, lists: object = {}) =>
+      planPour(
+        { doc: fullDoc(ZERO, change) },
+        { ...shop, lists: { ...shop.lists, ...lists }, settings: { ...shop.settings, costs } },
+      ).cost.lines;
+    const before = costsOf({}).map(({ name }) => name);
+    for (const name of ['Kiln, energy', 'Film', 'Screen or lamp', 'Boric acid', 'Washing'])
+      expect(before).not.toContain(name);
+    const of = (lines: ReturnType<typeof costsOf>, name: string) =>
+      lines.find((line) => line.name === name)?.value;
+    const layers = known(planOf().print).layers;
+    // A film that is good for ten times the layers costs a tenth of itself; half a price is none.
+    expect(of(costsOf({ film: 20, filmLayers: 10 * layers }), 'Film')).toBeCloseTo(2, 9);
+    expect(of(costsOf({ film: 20 }), 'Film')).toBeUndefined();
+    expect(of(costsOf({ perKwh: 0.3, furnaceKw: 2 }), 'Furnace, energy')).toBeGreaterThan(0);
+    const kiln = shop.lists.kiln.map((one) => ({ ...one, powerKw: 3 }));
+    const energy = (perKwh: number) =>
+      of(
+        costsOf({ perKwh }, () => {}, { kiln }),
+        'Kiln, energy',
+      )!;
+    expect(energy(0.3)).toBeGreaterThan(0);
+    expect(energy(0.6)).toBeCloseTo(2 * energy(0.3), 9);
+    // Of a kiln whose power nobody said there is no energy.
+    expect(of(costsOf({ perKwh: 0.3 }, () => {}, { kiln: kiln.map((one) => ({ ...one, powerKw: null })) }), 'Kiln, energy')).toBeUndefined(); // prettier-ignore
+    expect(of(costsOf({ eachPour: 1.5 }), 'Flux, gaskets and the like')).toBe(1.5);
+    const printer = shop.lists.printer.map((one) => ({ ...one, lightPrice: 100, lightRatedH: 1000 }));
+    expect(of(costsOf({}, () => {}, { printer }), 'Screen or lamp')).toBeCloseTo(known(planOf().print).lightH / 10, 9); // prettier-ignore
+  });
+
+  it('counts metal that finishing took and that is in no filings, of what was weighed on both sides', () => {
+    const weighed = (value: number) => ({ state: 'measured' as const, value });
+    const lossOf = (back?: number, after?: number) =>
+      planOf((doc) => {
+        doc.result.castings[pieceKey(LINE, 1)] = { flaws: [], photos: [], cutWeightG: weighed(5), finishing: [{ key: 's1', kind: 'file', ...(after === undefined ? {} : { weightG: weighed(after) }) }] }; // prettier-ignore
+        if (back !== undefined) doc.result.filingsBackG = weighed(back);
+      }).cost.lines.find(({ name }) => name === 'Metal lost in finishing')?.value;
+    expect(lossOf()).toBeUndefined();
+    expect(lossOf(undefined, 4.6)).toBeCloseTo(0.4, 9);
+    expect(lossOf(0.3, 4.6)).toBeCloseTo(0.1, 9);
+    expect(lossOf(0.5, 4.6)).toBeUndefined();
+    // Stones and solder made it heavier: nothing was lost that the weights tell of.
+    expect(lossOf(undefined, 5.2)).toBeUndefined();
+  });
 });

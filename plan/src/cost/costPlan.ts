@@ -1,4 +1,4 @@
-import { becameOf } from '@zero-pour/contracts';
+import { becameOf, readingValue } from '@zero-pour/contracts';
 import {
   castsWax,
   HANDS_COST,
@@ -15,6 +15,8 @@ import { figure, fromFigure, sumOf, type Figure, type Input } from '../figure';
 import type { MixPlan } from '../invest/mixPlan';
 import { castPieces } from '../pieces';
 import type { PrintPlan } from '../print/printPlan';
+import { finishingTotals, weightBefore } from '../result/finishing';
+import { runningCosts } from './runningCosts';
 import type { ChargePlan } from '../sprue/chargePlan';
 
 export interface CostPlan {
@@ -62,6 +64,28 @@ function handsCost({ doc, settings }: PourContext, handsMin: number): Figure[] {
     cost('Hands', HANDS_COST, {
       t: { name: 'Minutes of hands', value: minutes, unit: 'min', source: finishing.length > 0 ? 'steps as reckoned, finishing as noted' : 'steps as reckoned', stage: 'result' }, // prettier-ignore
       p: price('An hour of hands', perHour, 'shop settings', 'brief'),
+    }),
+  ];
+}
+
+/** Metal that finishing took and that did not come back as filings, of the pieces that were weighed before and after. */
+function filedOff({ doc }: PourContext, metal: Input): Figure[] {
+  const lost = Object.values(doc.result.castings).flatMap((casting) => {
+    const { lostG } = finishingTotals(casting.finishing ?? [], weightBefore(casting));
+    return lostG !== undefined && lostG > 0 ? [lostG] : [];
+  });
+  const off = lost.reduce((sum, g) => sum + g, 0);
+  const back = readingValue(doc.result.filingsBackG);
+  const gone = off - (back ?? 0);
+  if (gone <= 0) return [];
+  const source =
+    back === undefined
+      ? 'weights before and after; no filings were weighed'
+      : 'weights before and after, less the filings';
+  return [
+    cost('Metal lost in finishing', METAL_COST, {
+      M: { name: 'Filed off and gone', value: gone, unit: 'g', source, stage: 'result' },
+      p: metal,
     }),
   ];
 }
@@ -117,7 +141,10 @@ export function planCost(
         p: price('An hour of the kiln', kiln.costPerH, `kiln record ${kiln.name}`, 'burnout'),
       }),
     );
-  lines.push(...handsCost(context, parts.handsMin));
+  lines.push(
+    ...runningCosts(context, { print, mix, burnout, melts: alloy !== undefined }),
+    ...handsCost(context, parts.handsMin),
+  );
   const metal = alloy && price('A gram of metal', alloy.pricePerG, `alloy record ${alloy.name}`, 'brief');
   const [first] = charges;
   if (metal && first) {
@@ -130,6 +157,7 @@ export function planCost(
     );
     lines.push(cost('Metal lost', METAL_COST, { M: fromFigure(lost), p: metal }));
   }
+  if (metal) lines.push(...filedOff(context, metal));
   const held =
     charges.length > 0 && metal
       ? cost('Metal held', METAL_COST, {

@@ -1,4 +1,4 @@
-import { readingValue, type FinishingStep } from '@zero-pour/contracts';
+import { readingValue, type Casting, type FinishingStep } from '@zero-pour/contracts';
 import type { FinishingKind } from '@zero-pour/core';
 
 /** A step that is begun now, under a key of its own among these. */
@@ -35,3 +35,10 @@ export function finishingTotals(
     weightG,
   };
 }
+
+/** What a piece weighed before it was finished: cut off, else as it was cast. */
+export const weightBefore = ({
+  cutWeightG,
+  weightG,
+}: Pick<Casting, 'cutWeightG' | 'weightG'>): number | undefined =>
+  readingValue(cutWeightG) ?? readingValue(weightG);

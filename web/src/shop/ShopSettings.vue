@@ -10,8 +10,8 @@ import HouseFields from './HouseFields.vue';
 import HoursDrawing from './HoursDrawing.vue';
 import PeopleFields from './PeopleFields.vue';
 import PlanningFields from './PlanningFields.vue';
-import InvestingFields from './InvestingFields.vue';
 import JointsFields from './JointsFields.vue';
+import OptionalFields from './OptionalFields.vue';
 import ReaderFields from './ReaderFields.vue';
 import PouringChoice from './PouringChoice.vue';
 import CleaningSettings from './CleaningSettings.vue';
@@ -177,7 +177,25 @@ function closing({ fromMin, toMin }: Day): string {
     <section class="stage-block">
       <h2>Mixing bowl and vacuum</h2>
       <p class="mute mb-3">How many flasks one bowl fills, and in which order, is reckoned by them.</p>
-      <InvestingFields :investing="settings.investing" @change="(investing) => change({ investing })" />
+      <OptionalFields
+        of="investing"
+        :fields="['bowlMl', 'flasksAtOnce']"
+        :kept="settings.investing"
+        @change="(investing) => change({ investing })"
+      />
+    </section>
+    <section class="stage-block">
+      <h2>Prices of what is used up</h2>
+      <p class="mute mb-3">
+        What a pour costs beside its resin, powder and metal. Where a kWh has its price, an hour of the kiln,
+        under Kilns, is without its energy.
+      </p>
+      <OptionalFields
+        of="costs"
+        :fields="['perKwh', 'furnaceKw', 'film', 'filmLayers', 'bathFill', 'boricPerKg', 'eachPour']"
+        :kept="settings.costs"
+        @change="(costs) => change({ costs })"
+      />
     </section>
     <section class="stage-block">
       <h2>Balance and thermometer</h2>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { readingValue, type Casting, type Flaw, type SizeTarget } from '@zero-pour/contracts';
+import type { Casting, Flaw, SizeTarget } from '@zero-pour/contracts';
 import { said } from '../../components/said';
 import { FLAW_KINDS, flawWords, OUTCOMES, type FlawKind, type Judgement } from '@zero-pour/core';
-import type { PlannedPiece } from '@zero-pour/plan';
+import { weightBefore, type PlannedPiece } from '@zero-pour/plan';
 import { computed, shallowRef } from 'vue';
 import ChoiceRow from '../../components/ChoiceRow.vue';
 import JudgementList from '../../components/JudgementList.vue';
@@ -41,7 +41,7 @@ const removeFlaw = (index: number): void =>
 
 const { cutWeightG, finishing, finished } = props.casting;
 const opened = shallowRef(cutWeightG !== undefined || (finishing?.length ?? 0) > 0 || finished !== undefined);
-const beforeG = computed(() => readingValue(props.casting.cutWeightG) ?? readingValue(props.casting.weightG));
+const beforeG = computed(() => weightBefore(props.casting));
 </script>
 
 <template>

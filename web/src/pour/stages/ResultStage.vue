@@ -26,7 +26,7 @@ import FlawsOnModel from '../result/FlawsOnModel.vue';
 import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import FromRecord from '../result/FromRecord.vue';
 import WithinFlask from '../result/WithinFlask.vue';
-import { ButtonBack } from '../../metal';
+import { MetalBack } from '../../metal';
 import PourField from '../PourField.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
@@ -141,6 +141,7 @@ watch(() => route.hash, focusCounts);
     <h2>All of it</h2>
     <div class="form-grid two">
       <PourField :at="['result', 'buttonBackG']" />
+      <PourField :at="['result', 'filingsBackG']" />
       <NoteField
         label="Note on the result"
         :rows="2"
@@ -148,7 +149,8 @@ watch(() => route.hash, focusCounts);
         @update:model-value="(t) => set(['result', 'note'], t)"
       />
     </div>
-    <ButtonBack />
+    <MetalBack what="button" />
+    <MetalBack what="filings" />
     <DoneLine
       label="Put into the record"
       :at="doc.doneAt"

@@ -9,7 +9,12 @@ import { useUnits } from '../state/unitStore';
 import { usePour } from '../state/usePour';
 import { meltsAfter, newLot, sharesOf, withMove, withoutMove } from './lotMoves';
 
-/** The button and the sprues of a pour go back into a lot, once. */
+/** What comes back of a pour goes into a lot, once: the button with its sprues, or what was filed and cut off. */
+const props = defineProps<{ what: 'button' | 'filings' }>();
+const BACK = {
+  button: { field: 'buttonBackG', lots: 'buttons' },
+  filings: { field: 'filingsBackG', lots: 'filings' },
+} as const;
 const { pour } = usePour();
 const records = useRecords();
 const shop = useShop();
@@ -18,7 +23,7 @@ const notices = useNotices();
 void records.load().catch((error: unknown) => notices.wrong(error));
 
 const g = (value: number): string => formatQuantity({ value, unit: 'g', digits: 2 }, units.choice);
-const massG = computed(() => readingValue(pour.value.doc.result.buttonBackG));
+const massG = computed(() => readingValue(pour.value.doc.result[BACK[props.what].field]));
 const alloy = computed(
   () => pour.value.used?.alloy ?? shop.lists.alloy.find(({ id }) => id === pour.value.doc.brief.alloyId),
 );
@@ -31,9 +36,16 @@ const melts = computed(() =>
     ),
   ),
 );
-/** Lots of this metal that were molten before: new metal stays new. */
-const fitting = computed(() => lots.value.filter((lot) => lot.alloyId === alloy.value?.id && lot.melts > 0));
-const key = computed(() => `${pour.value.id}/button`);
+/** Lots of this metal that were molten before: new metal stays new, and filings, which hold dust and solder, stay by themselves. */
+const fitting = computed(() =>
+  lots.value.filter(
+    (lot) =>
+      lot.alloyId === alloy.value?.id &&
+      lot.melts > 0 &&
+      (lot.origin === 'filings') === (props.what === 'filings'),
+  ),
+);
+const key = computed(() => `${pour.value.id}/${props.what}`);
 const holder = computed(() => lots.value.find(({ moves }) => moves.some((move) => move.key === key.value)));
 const bookedG = computed(() => holder.value?.moves.find((move) => move.key === key.value)?.massG);
 const picked = shallowRef<string>();
@@ -54,7 +66,11 @@ async function book(into: MetalLot | undefined): Promise<void> {
   if (massG.value === undefined || !alloy.value) return;
   const lot =
     into ??
-    newLot(alloy.value, { origin: 'button', melts: melts.value, name: `${alloy.value.name}, buttons` });
+    newLot(alloy.value, {
+      origin: props.what,
+      melts: melts.value,
+      name: `${alloy.value.name}, ${BACK[props.what].lots}`,
+    });
   try {
     if (holder.value && holder.value.id !== lot.id)
       await records.add('metalLot', withoutMove(holder.value, key.value));
