@@ -163,20 +163,52 @@ describe('investing at the bench', () => {
 });
 
 describe('pouring at the bench', () => {
-  it('steps from the charge to the pour, which is the pour’s own moment, and waits before the quench', async () => {
+  it('steps from the charge to the quench; what the clock saw between them is kept with the pour', async () => {
     const { page, press, title, digits } = open(29, 'pour');
+    const pour = () => docOf(29).flasks[0]!.pour;
     expect(title()).toBe('Weigh the charge');
     expect(digits()).toMatch(/^\d+\.\d g$/);
     await press(' ');
+    expect(title()).toBe('Ready to melt');
+    await press(' ');
     expect([title(), digits()]).toEqual(['Melt', '1080 °C']);
     await press(' ');
-    expect([title(), digits()]).toEqual(['Flask out, pour', '520 °C']);
+    // This shop pours under vacuum.
+    expect(title()).toBe('Vacuum on');
+    await press(' ');
+    expect([title(), digits()]).toEqual(['Flask out of the kiln', '520 °C']);
     expect(flatText(page)).toContain('Molten metal: dry tools, face shield');
     await press(' ');
-    expect(docOf(29).flasks[0]!.pour.pouredAt).toBeDefined();
+    expect(title()).toBe('Pour');
+    await wait(90);
+    await press(' ');
+    expect(pour().pouredAt).toBeDefined();
+    expect(pour().outMin).toBeCloseTo(1.5, 1);
+    expect(pour().way).toBe('vacuum');
+    expect(title()).toBe('Button solid');
+    await wait(120);
+    await press(' ');
+    expect(pour().solidAfterMin).toEqual({ state: 'measured', value: 2 });
     expect(title()).toMatch(/^(Wait, then quench|Let it cool, then break it out)$/);
+    await press(' ');
+    expect(title()).toMatch(/^(Into the water|Break it out)$/);
+    await press(' ');
+    expect(pour().quenchAfterMin).toMatchObject({ state: 'measured' });
+    expect(flatText(page)).toContain('All done');
+  });
+
+  it('takes its minutes back with the step, and never those that somebody typed', async () => {
+    const { press } = open(29, 'pour');
+    const pour = () => docOf(29).flasks[0]!.pour;
+    for (let n = 0; n < 6; n++) await press(' ');
     await wait(60);
-    expect(digits()).toMatch(/^\d+:00$/);
+    await press(' ');
+    expect(pour().solidAfterMin).toEqual({ state: 'measured', value: 1 });
+    await press('z');
+    expect(pour().solidAfterMin).toBeUndefined();
+    usePours().set(at(29), ['flasks', 'f1', 'pour', 'solidAfterMin'], { state: 'guessed', value: 4 });
+    await press(' ');
+    expect(pour().solidAfterMin).toEqual({ state: 'guessed', value: 4 });
   });
 
   it('has nothing to step through without a metal', () => {

@@ -3,7 +3,8 @@ import type { CautionKey, UnitChoice } from '@zero-pour/core';
 import { computed, type ComputedRef } from 'vue';
 import type { BenchList } from '../state/benchLists';
 import { recordStep } from '../state/recordSteps';
-import { cleanSteps, investingSteps, pouringSteps, powderStep, type TimedStep } from '../state/timedSteps';
+import { pouringSteps } from '../state/pouringSteps';
+import { cleanSteps, investingSteps, powderStep, type TimedStep } from '../state/timedSteps';
 import type { PourHandle } from '../state/usePour';
 
 /** A list of steps that can be stepped through at the bench, whosever it is. */
@@ -37,11 +38,11 @@ const WORDS: Record<BenchList, Pick<BenchSource, 'empty' | 'done' | 'caution'>> 
   pour: { empty: 'Choose metal and flask first.', done: 'Read what came out at Result.', caution: 'pour' },
 };
 
-function stepsOf({ plan, flask }: PourHandle, list: BenchList, choice: UnitChoice): TimedStep[] {
+function stepsOf({ plan, flask, flaskAt }: PourHandle, list: BenchList, choice: UnitChoice): TimedStep[] {
   if (list === 'clean') return cleanSteps(plan.value, choice);
   return list === 'invest'
     ? [...powderStep(plan.value), ...investingSteps(plan.value)]
-    : pouringSteps(plan.value, flask.value);
+    : pouringSteps(plan.value, flask.value, flaskAt.value, choice);
 }
 
 /** The steps of one of a pour's lists; all times are kept with the pour, so that a reload loses nothing. */

@@ -13,7 +13,7 @@ import {
   type Phrase,
   type UnitChoice,
 } from '@zero-pour/core';
-import { cleaningOf, isOver, protocolOf, valueOf, type FlaskPlan, type PourPlan } from '@zero-pour/plan';
+import { cleaningOf, isOver, protocolOf, valueOf, type PourPlan } from '@zero-pour/plan';
 
 /** One step as it is shown, timed and ticked, at the desk and at the bench. */
 export interface TimedStep {
@@ -60,7 +60,7 @@ const CAUTION_OF: Record<CleanKind, CautionKey> = {
   finish: 'cutting',
 };
 
-const minutes = (least: number, most: number): string =>
+export const minutes = (least: number, most: number): string =>
   most === 0 ? 'until done' : least === most ? `${least} min` : `${least} to ${most} min`;
 
 /** When a step's own countdown ends, once it was begun. */
@@ -164,47 +164,6 @@ export function powderStep(plan: PourPlan): TimedStep[] {
       caution: 'powder',
       big: say`${quantity(bowl.powder.value, 'g', 0)} into ${quantity(bowl.water.value, 'g', 0)}`,
     },
-  ];
-}
-
-/** The moment in which the metal goes in. */
-export const POURED = 'poured';
-/** Steps at the furnace: the charge, the flask, the pour, and the wait before the flask is broken out. */
-export function pouringSteps(plan: PourPlan, flask: FlaskPlan): TimedStep[] {
-  const { alloy } = plan.context;
-  const done = flask.context.decided.pour;
-  const temperatures = valueOf(flask.temperatures);
-  if (!alloy || !temperatures) return [];
-  const records = done.steps ?? {};
-  const charge = valueOf(flask.charge)?.total.value;
-  const { least, most } = alloy.quenchWaitMin;
-  const quench = alloy.divest === 'quench';
-  const step = (key: string, name: string, note: string, rest: Partial<TimedStep> = {}): TimedStep => ({
-    key,
-    name,
-    note,
-    seconds: null,
-    bounds: 'until done',
-    record: records[key],
-    late: '',
-    caution: 'pour',
-    ...rest,
-  });
-  const { pouredAt } = done;
-  return [
-    step('charge', 'Weigh the charge', 'Tongs, shield and apron on; the second person knows what to do.', charge === undefined ? {} : { big: say`${quantity(charge, 'g', 1)}` }), // prettier-ignore
-    step('melt', 'Melt', alloy.caution, { big: say`${quantity(temperatures.metalC, 'degC')}` }),
-    step(POURED, 'Flask out, pour', 'Flask from the kiln at the last moment, then without a stop.', {
-      big: say`${quantity(temperatures.flaskC, 'degC')}`,
-      record: pouredAt ? { ...records[POURED], doneAt: pouredAt } : records[POURED],
-    }),
-    step('wait', quench ? 'Wait, then quench' : 'Let it cool, then break it out', '', {
-      seconds: least * 60,
-      bounds: minutes(least, most),
-      caution: 'quench',
-      // Its clock is the pour's.
-      endsAt: pouredAt ? Date.parse(pouredAt) + least * 60_000 : undefined,
-    }),
   ];
 }
 
