@@ -22,6 +22,8 @@ const heatInput = flaskInput.extend({
     .max(20_000),
   /** Minutes in air after it: on the way to the metal. */
   airMin: z.number().min(0).max(60).optional(),
+  /** … of a room whose temperature is known. */
+  airC: z.number().min(-60).max(80).optional(),
 });
 export type HeatInput = z.infer<typeof heatInput>;
 

@@ -1,6 +1,14 @@
 import { DIVEST_TOOLS, EFFORTS, POUR_WAYS, QUENCHES, RAN } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema, keySchema, momentSchema, newMetalSchema, noteSchema, positiveSchema } from '../parts';
+import {
+  idSchema,
+  keySchema,
+  momentSchema,
+  newMetalSchema,
+  noteSchema,
+  positiveSchema,
+  ROOM_C,
+} from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
 import { stepsSchema } from './making';
 import { pieceKeySchema } from './pieces';
@@ -88,11 +96,33 @@ export const pourStageSchema = z.strictObject({
   vacuumKpa: readingSchema('Vacuum pulled', 'kPa', [-105, 105]).optional(),
   /** Read once more, so that a leak shows. */
   vacuumLaterKpa: readingSchema('Vacuum a minute later', 'kPa', [-105, 105]).optional(),
+  /** … and over time, from when the pump took hold. */
+  vacuumReads: z
+    .array(
+      z.strictObject({
+        afterS: quantitySchema('After', 's', [0, 3600], { digits: 0 }),
+        kPa: quantitySchema('Gauge', 'kPa', [-105, 105], { digits: 0 }),
+      }),
+    )
+    .max(60)
+    .optional(),
+  /** The power went while it melted: the metal in its crucible, as it was read then. */
+  meltReads: z
+    .array(
+      z.strictObject({
+        at: momentSchema,
+        tempC: quantitySchema('Metal now', 'degC', [20, 1300], { digits: 0 }),
+      }),
+    )
+    .max(40)
+    .optional(),
   /** From the pour until the button is solid. */
   solidAfterMin: readingSchema('Button solid after', 'min', [0, 240], { digits: 1 }).optional(),
   quenchAfterMin: readingSchema('Quenched after', 'min', [0, 1440], { digits: 1 }).optional(),
   /** From the kiln's door to the metal in the flask. */
   outMin: quantitySchema('Out of the kiln before the metal', 'min', [0, 60], { digits: 1 }).optional(),
+  /** The room on the way, where the flask loses heat. */
+  roomC: readingSchema('Room at the pour', 'degC', ROOM_C).optional(),
   pouredAt: momentSchema.optional(),
   /** As it was once told; now `ran` says more. */
   spilled: z.boolean().optional(),

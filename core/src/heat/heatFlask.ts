@@ -8,6 +8,8 @@ export interface HeatOfFlask extends FlaskFilled {
   kiln: KilnPoints;
   /** Minutes in air after the kiln's last point: the flask on its way to the pour. */
   airMin?: number;
+  /** … of the room, °C. */
+  airC?: number;
 }
 
 /** The flask at one moment. °C; share of the free water that is left. */
@@ -58,7 +60,7 @@ const LONGEST_H = 24 * 30;
  * O(cells · hours / step²). Throws InputError for a kiln that has no points, or more than 30 days.
  */
 export function heatFlask(asked: HeatOfFlask): FlaskHeat {
-  const { kiln, airMin = 0 } = asked;
+  const { kiln, airMin = 0, airC = ROOM_C } = asked;
   const last = kiln.at(-1);
   if (!last) throw new InputError('kiln', 'at least one point', kiln.length);
   requireNumber('kiln', last.h, 0, LONGEST_H);
@@ -66,8 +68,8 @@ export function heatFlask(asked: HeatOfFlask): FlaskHeat {
   const kilnS = last.h * 3600;
   const track = tracking(flask);
   flask.run(kilnS, (s) => kilnAt(kiln, s / 3600), track.note);
-  if (airMin > 0) flask.run(kilnS + airMin * 60, () => ROOM_C, track.note);
-  track.note(flask, () => (airMin > 0 ? ROOM_C : last.tempC), true);
+  if (airMin > 0) flask.run(kilnS + airMin * 60, () => airC, track.note);
+  track.note(flask, () => (airMin > 0 ? airC : last.tempC), true);
   const { energyInJ } = flask;
   return { grid: flask.grid, ...track.told(), energyInJ, energyOff: flask.energyOff() };
 }

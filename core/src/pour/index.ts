@@ -26,3 +26,12 @@ export {
   type HeatTrial,
   type HeatWindow,
 } from './heatWindow';
+export {
+  judgeMeltFall,
+  meltFall,
+  POUR_OVER_LIQUIDUS_C,
+  type FlaskThen,
+  type MeltFall,
+  type MeltRead,
+} from './meltFall';
+export { vacuumOverTime, type VacuumOverTime, type VacuumRead } from './vacuumFall';

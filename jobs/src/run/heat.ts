@@ -20,6 +20,7 @@ export const heat: Run<HeatInput, FlaskHeat> = async (asked) => ({
     ...filled(asked),
     kiln: asked.kiln.map(([h, tempC]) => ({ h, tempC })),
     ...(asked.airMin === undefined ? {} : { airMin: asked.airMin }),
+    ...(asked.airC === undefined ? {} : { airC: asked.airC }),
   }),
 });
 

@@ -10,13 +10,14 @@ const ZERO = new Date(2026, 10, 26, 9, 15);
 const reckoned: Readings = {
   of: (job, input) => {
     if (job.name !== heatJob.name) return { status: 'unread' };
-    const { kiln, ratio, patternsMm, airMin = 0, ...body } = input as HeatInput;
+    const { kiln, ratio, patternsMm, airMin = 0, airC, ...body } = input as HeatInput;
     const heat: FlaskHeat = heatFlask({
       body,
       plaster: plasterOf(ratio),
       kiln: kiln.map(([h, tempC]) => ({ h, tempC })),
       patternsMm,
       airMin,
+      ...(airC === undefined ? {} : { airC }),
     });
     return { status: 'known', value: heat as never };
   },
@@ -54,6 +55,12 @@ describe('what the metal meets', () => {
     const { context } = planPour({ doc }, { ...planShop(), ...(readings ? { readings } : {}) });
     return metalMeets(context, 0, 520);
   };
+  it('is colder in a cold yard than in a hot room, where the room was read', () => {
+    const inRoom = (value: number) =>
+      meets(10, reckoned, (doc) => void (doc.flasks[0]!.pour.roomC = { state: 'measured', value }))!.tempC;
+    expect(inRoom(35)).toBeGreaterThan(inRoom(-10) + 1);
+    expect(inRoom(20)).toBeCloseTo(meets(10, reckoned)!.tempC, 9);
+  });
   it('is colder the longer the flask is out, and nothing while one thing is not known', () => {
     const [soon, late] = [meets(1, reckoned)!, meets(10, reckoned)!];
     expect(soon.tempC).toBeLessThan(530);

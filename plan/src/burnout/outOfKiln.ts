@@ -1,4 +1,4 @@
-import type { Flask } from '@zero-pour/contracts';
+import { readingValue, type Flask } from '@zero-pour/contracts';
 import {
   CASTING_RANGE_C,
   judgeOut,
@@ -22,7 +22,8 @@ export function judgeWayOut(
   const told = flasks.flatMap(({ flask, decided }): [string, Judgement[]][] => {
     const { outMin } = decided.pour;
     if (outMin === undefined || !flask || !alloy || !powder) return [];
-    const wish = wayOutWish(flask, doc.invest.ratio ?? powder.ratioUsual, curve.points, outMin);
+    const air = { outMin, roomC: readingValue(decided.pour.roomC) };
+    const wish = wayOutWish(flask, doc.invest.ratio ?? powder.ratioUsual, curve.points, air);
     const reading = readings.of(heatJob, wish);
     const { lowC } = pourTemperatures(alloy, doc.brief.castClass).flask;
     const last = reading.status === 'known' ? reading.value.rows.at(-1) : undefined;
@@ -46,7 +47,10 @@ export function metalMeets(
   const { points } = programmeCurve(segments, castingC, kiln, doc.burnout.loadedAtC);
   const reading = readings.of(
     heatJob,
-    wayOutWish(flask, doc.invest.ratio ?? powder.ratioUsual, points, outMin),
+    wayOutWish(flask, doc.invest.ratio ?? powder.ratioUsual, points, {
+      outMin,
+      roomC: readingValue(decided?.pour.roomC),
+    }),
   );
   const last = reading.status === 'known' ? reading.value.rows.at(-1) : undefined;
   return last && { tempC: last.patternsC, outMin };
@@ -57,7 +61,7 @@ const wayOutWish = (
   { innerDiameterMm, heightMm }: Flask,
   ratio: number,
   points: ProgrammeCurve['points'],
-  outMin: number,
+  { outMin, roomC }: { outMin: number; roomC: number | undefined },
 ): HeatInput => ({
   innerDiameterMm,
   heightMm,
@@ -66,6 +70,7 @@ const wayOutWish = (
   patternsMm: (PATTERNS_AT * innerDiameterMm) / 2,
   kiln: points.map(({ h, tempC }) => [h, tempC]),
   airMin: Math.min(60, Math.max(0, outMin)),
+  ...(roomC === undefined ? {} : { airC: Math.min(80, Math.max(-60, roomC)) }),
 });
 
 const NOT_YET: Judgement = {

@@ -5,8 +5,10 @@ import {
   quantity,
   say,
   sign,
+  vacuumOverTime,
   type ClassRange,
   type Evidence,
+  type VacuumRead,
 } from '@zero-pour/core';
 import { ranOf, readingValue, type PourFlask, type Reading } from '@zero-pour/contracts';
 import { valueOf } from '../planned';
@@ -32,19 +34,24 @@ function heatSigns(what: 'flask' | 'metal', reading: Reading | undefined, range:
   return { [`${what} hot`]: sign(value > range.highC, says), [`${what} cool`]: sign(value < range.lowC, says) }; // prettier-ignore
 }
 
-function vacuumSigns({ vacuumKpa, vacuumLaterKpa }: PourFlask['pour']): Evidence {
-  // Gauges count down from air, or up: what is pulled is how far it is from air.
-  const [first, later] = [vacuumKpa, vacuumLaterKpa].map((reading) => {
-    const value = readingValue(reading);
-    return value === undefined ? undefined : Math.abs(value);
+/** Two readings a minute apart, as one reading over time. */
+function vacuumReads({ vacuumKpa, vacuumLaterKpa, vacuumReads: told }: PourFlask['pour']): VacuumRead[] {
+  if (told && told.length > 0) return told;
+  return [vacuumKpa, vacuumLaterKpa].flatMap((reading, n) => {
+    const kPa = readingValue(reading);
+    return kPa === undefined ? [] : [{ afterS: 60 * n, kPa }];
   });
+}
+
+function vacuumSigns(pour: PourFlask['pour']): Evidence {
+  const read = vacuumOverTime(vacuumReads(pour));
+  if (!read) return {};
+  const { pulledKpa, fallsKpaPerMin } = read;
   return {
-    ...(first === undefined
+    'vacuum low': sign(pulledKpa < VACUUM_LEAST_KPA, say`${quantity(pulledKpa, 'kPa', 0)} pulled; ${quantity(VACUUM_LEAST_KPA, 'kPa', 0)} is the least that helps.`), // prettier-ignore
+    ...(fallsKpaPerMin === undefined
       ? {}
-      : { 'vacuum low': sign(first < VACUUM_LEAST_KPA, say`${quantity(first, 'kPa', 0)} pulled; ${quantity(VACUUM_LEAST_KPA, 'kPa', 0)} is the least that helps.`) }), // prettier-ignore
-    ...(first === undefined || later === undefined
-      ? {}
-      : { 'vacuum not held': sign(first - later > VACUUM_FALLS_KPA, say`${quantity(first, 'kPa', 0)} at first, ${quantity(later, 'kPa', 0)} a minute later.`) }), // prettier-ignore
+      : { 'vacuum not held': sign(fallsKpaPerMin > VACUUM_FALLS_KPA, say`${quantity(pulledKpa, 'kPa', 0)} at best; ${quantity(fallsKpaPerMin, 'kPa', 0)} lost in a minute after that.`) }), // prettier-ignore
   };
 }
 

@@ -59,7 +59,7 @@ describe('what the record says of castings', () => {
     expect(stateOf(plan, 'poured hard')).toMatch(/^good/);
     expect(stateOf(plan, 'no flux')).toBe('bad: Molten without flux.');
     expect(stateOf(plan, 'vacuum low')).toBe('good: 75 kPa pulled; 60 kPa is the least that helps.');
-    expect(stateOf(plan, 'vacuum not held')).toBe('bad: 75 kPa at first, 60 kPa a minute later.');
+    expect(stateOf(plan, 'vacuum not held')).toBe('bad: 75 kPa at best; 15 kPa lost in a minute after that.');
     const old = planOf((doc) => void (flaskOf(doc).pour.spilled = true));
     expect(stateOf(old, 'spilled')).toBe('bad: The metal ran: spilled.');
     expect(stateOf(planOf(), 'spilled')).toBeUndefined();

@@ -63,6 +63,7 @@ const hottest = computed(() => (thin.value.length > 0 ? Math.max(...thin.value) 
         standard-from="middle of the range"
       />
       <PourField :at="inFlask('pour', 'outMin')" />
+      <PourField v-if="doc.outMin" :at="inFlask('pour', 'roomC')" />
       <PourField :at="inFlask('pour', 'flaskOffsetC')" />
       <v-text-field
         v-if="doc.flaskOffsetC"

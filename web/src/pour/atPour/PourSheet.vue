@@ -7,7 +7,10 @@ import ChoiceRow from '../../components/ChoiceRow.vue';
 import JudgementList from '../../components/JudgementList.vue';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
+import OnDemand from '../../components/OnDemand.vue';
 import PourField from '../PourField.vue';
+import PowerLost from './PowerLost.vue';
+import VacuumOverTime from './VacuumOverTime.vue';
 
 /** What was read, guessed and told at the pour of one flask. */
 const { plan, flask, flaskAt, inFlask, setInFlask } = usePour();
@@ -77,6 +80,12 @@ const froze = computed(() => judgeFreezing(readingValue(doc.value.solidAfterMin)
     thought.
   </p>
   <JudgementList :judgements="froze" />
+  <OnDemand title="The gauge over time" line="whether the vacuum was held">
+    <VacuumOverTime />
+  </OnDemand>
+  <OnDemand title="The power went while it melts" line="pour now, or not, and until when">
+    <PowerLost />
+  </OnDemand>
 </template>
 
 <style scoped>
