@@ -74,15 +74,17 @@ export async function measureRecord(): Promise<string> {
     return { asked: what, median: ms(percentile(times, 0.5)), p95: ms(p95), [`within ${LIMIT_MS} ms`]: p95 <= LIMIT_MS ? 'yes' : 'no', answer: `${Math.round(bytes / 1024)} kB` }; // prettier-ignore
   };
   const rows = [
-    await ask('the newest 50', () => '/pours?limit=50'),
-    await ask('50 from the middle', (n) => `/pours?limit=50&offset=${5000 + 50 * (n % 20)}`),
-    await ask('50 by the share sellable', () => '/pours?limit=50&sort=sharePercent&down=false'),
-    await ask('with a flaw', (n) => `/pours?limit=50&flaw=${encodeURIComponent(FLAW_KINDS[n % FLAW_KINDS.length]!)}`),
-    await ask('a flaw’s place and the flask under 450 °C', (n) => `/pours?limit=50&zone=${encodeURIComponent(FLAW_ZONES[n % FLAW_ZONES.length]!)}&fact=flaskC&to=450`),
-    await ask('a word of a note', () => '/pours?limit=50&text=regatta'),
-    await ask('a number of a pour', (n) => `/pours?limit=50&text=${100 + 83 * n}`),
+    await ask('the newest 30', () => '/pours?limit=30'),
+    await ask('30 from the middle', (n) => `/pours?limit=30&offset=${5000 + 30 * (n % 20)}`),
+    await ask('30 by the share sellable', () => '/pours?limit=30&sort=sharePercent&down=false'),
+    await ask('with a flaw', (n) => `/pours?limit=30&flaw=${encodeURIComponent(FLAW_KINDS[n % FLAW_KINDS.length]!)}`),
+    await ask('a flaw’s place and the flask under 450 °C', (n) => `/pours?limit=30&zone=${encodeURIComponent(FLAW_ZONES[n % FLAW_ZONES.length]!)}&fact=flaskC&to=450`),
+    await ask('a word of a note', () => '/pours?limit=30&text=regatta'),
+    await ask('a number of a pour', (n) => `/pours?limit=30&text=${100 + 83 * n}`),
     await ask('what causes were found', () => '/casts/lessons'),
     await ask('what came out best', () => '/casts/made-with'),
+    await ask('by months', () => '/pours/groups?by=month'),
+    await ask('a trend of the share sellable', () => '/pours/points?of=sharePercent&along=day'),
   ]; // prettier-ignore
   await shop.stop();
   await rm(folder, { recursive: true, force: true });

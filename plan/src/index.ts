@@ -186,3 +186,5 @@ export { learnHeat, tellHeats, type HeatLesson } from './pour/heatLessons';
 export { goneOf, recipeFrom, recipesAtHand, recipeState, type RecipeState } from './compare/recipes';
 export { TREND_DAYS, trendOf, type Trend } from './compare/trend';
 export { compareWithinFlasks, type FlaskDifference } from './result/withinFlask';
+export { debrisChain, type ChainLink } from './result/debrisChain';
+export { coreHours } from './burnout/burnoutPlan';

@@ -95,6 +95,12 @@ export const router = createRouter({
       meta: { title: 'Recipes' },
     },
     {
+      path: '/record/pictures',
+      name: 'pictures',
+      component: () => import('./record/PicturesPage.vue'),
+      meta: { title: 'Pictures side by side' },
+    },
+    {
       path: '/record/trends',
       name: 'trends',
       component: () => import('./record/TrendsPage.vue'),

@@ -1,6 +1,7 @@
 import { DIVEST_TOOLS, EFFORTS, POUR_WAYS, QUENCHES, RAN } from '@zero-pour/core';
 import { z } from 'zod';
 import {
+  atLeastZeroSchema,
   idSchema,
   keySchema,
   momentSchema,
@@ -86,6 +87,8 @@ export const pourStageSchema = z.strictObject({
   metalRead: readingSchema('Metal, as read', 'degC', [100, 1300]).optional(),
   /** The charge as it was reckoned when the metal was poured: later edits do not rewrite it. */
   chargePlannedG: positiveSchema.max(1e6).optional(),
+  /** Hours that its core was hot enough to burn carbon, as reckoned when it was poured: by the kiln's log, else as planned. */
+  coreH: z.strictObject({ value: atLeastZeroSchema.max(720), by: z.enum(['log', 'plan']) }).optional(),
   chargeRead: readingSchema('Charge, as weighed', 'g', [0.1, 1e5]).optional(),
   /** How the metal was got into it: as the shop pours when it was poured, unless said otherwise. */
   way: z.enum(POUR_WAYS).optional(),

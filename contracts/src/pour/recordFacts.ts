@@ -23,6 +23,7 @@ export const FACT_NUMBERS = {
   backG: { label: 'Metal back', unit: 'g' },
   ratio: { label: 'Water ÷ powder, weighed or typed', unit: 'ratio' },
   printedPercent: { label: 'Printed at', unit: 'percent' },
+  coreH: { label: 'Core hot enough to burn carbon', unit: 'h' },
   vatDays: { label: 'Resin in the vat at the print', unit: 'days' },
   printOffPercent: { label: 'Print took longer than reckoned', unit: 'percent' },
   chargeOffPercent: { label: 'Charge weighed over what was reckoned', unit: 'percent' },
@@ -94,6 +95,7 @@ export function tellFacts(doc: PourDoc): RecordFacts {
     backG: value(result.buttonBackG),
     ratio: weighed ?? invest.ratio,
     printedPercent: scale.printedAs?.percents[0],
+    coreH: pour.coreH?.value,
     vatDays: hoursBetween(print.plate?.vatFilledAt, print.startedAt, 24),
     printOffPercent: over(hoursBetween(print.startedAt, print.finishedAt), print.plate?.hours),
     chargeOffPercent: over(value(pour.chargeRead), pour.chargePlannedG),
@@ -113,7 +115,8 @@ export function tellFacts(doc: PourDoc): RecordFacts {
   ].filter((word): word is string => word !== undefined && word !== '');
   return {
     ...(Object.fromEntries(Object.entries(numbers).filter(([, n]) => n !== undefined)) as Partial<Record<FactName, number>>), // prettier-ignore
-    words: [...new Set(words)].join(' · '),
+    // Small letters: they are looked into, and that without regard to size is slow over years of pours.
+    words: [...new Set(words)].join(' · ').toLowerCase(),
     castClass: brief.castClass,
     powderId: invest.powderId ?? null,
     programmeId: burnout.programmeId ?? null,

@@ -127,3 +127,10 @@ export function planBurnout(
     ],
   });
 }
+
+/** Hours that the core was hot enough to burn carbon: by the kiln's log where there is one, else as planned; undefined while neither is reckoned. */
+export function coreHours(plan: BurnoutPlan | undefined): { value: number; by: 'log' | 'plan' } | undefined {
+  const by = plan?.burnt ? 'log' : 'plan';
+  const reading = (plan?.burnt ?? plan)?.heat?.reading;
+  return reading?.status === 'known' ? { value: reading.value.coreCarbonH, by } : undefined;
+}

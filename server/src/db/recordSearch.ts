@@ -1,11 +1,11 @@
-import type { MadeWith, Pour, RecordFacts, RecordQuery, Unread } from '@zero-pour/contracts';
+import type { FactName, MadeWith, Pour, RecordFacts, RecordQuery, Unread } from '@zero-pour/contracts';
 import type { Queryable } from './database';
 import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
 import { readEach } from './readStored';
 
 export const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
-    OR p.told_facts ->> 'words' ILIKE '%' || $1 || '%'
+    OR p.told_facts ->> 'words' LIKE '%' || lower($1) || '%'
     OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
                 WHERE t.name ILIKE '%' || $1 || '%'))
   AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
@@ -31,6 +31,12 @@ export const filterOf = ({
   until,
 }: RecordQuery): unknown[] => [text, alloyId, flaw, zone, fact, from, to, since, until];
 
+/** A number that is sorted by; the usual one stands in columns of its own. */
+const SORTED_BY = (name: FactName): string =>
+  name === 'sharePercent'
+    ? 'p.sellable::double precision / nullif(p.looked, 0)'
+    : `(p.told_facts ->> '${name}')::numeric`;
+
 /** All pours that match, in the order that is asked for, a page of them, with the count of all. What a pour does not know comes last, either way. */
 export async function searchPours(
   db: Queryable,
@@ -38,7 +44,8 @@ export async function searchPours(
 ): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
   const filter = filterOf(query);
   const way = query.down ? 'DESC' : 'ASC';
-  const order = query.sort === 'number' ? `p.number ${way}` : `(p.told_facts ->> '${query.sort}')::numeric ${way} NULLS LAST, p.number DESC`; // prettier-ignore
+  const order =
+    query.sort === 'number' ? `p.number ${way}` : `${SORTED_BY(query.sort)} ${way} NULLS LAST, p.number DESC`;
   // Found and counted in one pass over what is small; only the page's documents are read.
   const { rows } = await db.query<PourRow & { total: number }>(
     `WITH hit AS MATERIALIZED (
@@ -85,14 +92,14 @@ export async function listRecordRows(db: Queryable, query: RecordQuery): Promise
 /** How castings came out by metal, class and what they were made with: recorded pours of which castings were looked at. */
 export async function listMadeWith(db: Queryable): Promise<MadeWith[]> {
   const { rows } = await db.query<MadeWith>(
-    `SELECT alloy_id AS "alloyId", told_facts ->> 'castClass' AS "castClass", resin_id AS "resinId",
-       told_facts ->> 'powderId' AS "powderId", told_facts ->> 'programmeId' AS "programmeId",
-       told_facts ->> 'recipeId' AS "recipeId", count(*)::integer AS pours,
-       sum((told_facts ->> 'looked')::integer)::integer AS looked,
-       sum((told_facts ->> 'sellable')::integer)::integer AS sellable,
-       (array_agg(id ORDER BY number DESC))[1] AS "lastPourId", max(number) AS "lastNumber"
-     FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND told_facts ? 'looked' AND alloy_id IS NOT NULL
-     GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 1, 2, 11 DESC`,
+    `WITH made AS (
+       SELECT alloy_id AS "alloyId", cast_class AS "castClass", resin_id AS "resinId", powder_fact AS "powderId",
+         programme_fact AS "programmeId", recipe_fact AS "recipeId", count(*)::integer AS pours,
+         sum(looked)::integer AS looked, sum(sellable)::integer AS sellable, max(number) AS "lastNumber"
+       FROM pour WHERE NOT discarded AND recorded_at IS NOT NULL AND looked IS NOT NULL AND alloy_id IS NOT NULL
+       GROUP BY 1, 2, 3, 4, 5, 6)
+     SELECT made.*, pour.id AS "lastPourId" FROM made JOIN pour ON pour.number = made."lastNumber"
+     ORDER BY 1, 2, 10 DESC`,
   );
   return rows;
 }

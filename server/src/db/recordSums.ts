@@ -20,7 +20,7 @@ export async function listPoints(db: Queryable, query: PointsQuery): Promise<Rec
     : `(p.told_facts ->> '${of}')::numeric`;
   const { rows } = await db.query<RecordPoints['points'][number]>(
     `SELECT * FROM (SELECT p.id, p.number, (${x})::double precision AS x, (${y})::double precision AS y,
-       p.alloy_id AS "alloyId", p.resin_id AS "resinId", p.told_facts ->> 'castClass' AS "castClass"
+       p.alloy_id AS "alloyId", p.resin_id AS "resinId", p.cast_class AS "castClass"
        ${FROM} WHERE ${MATCHES}) point
      WHERE x IS NOT NULL AND y IS NOT NULL ORDER BY number DESC LIMIT ${POINTS + 1}`,
     filterOf(query),
@@ -33,8 +33,8 @@ const KEYS: Record<GroupedBy, string> = {
   month: "to_char(p.poured_at AT TIME ZONE $10, 'YYYY-MM')",
   alloy: 'p.alloy_id::text',
   resin: 'p.resin_id::text',
-  class: "p.told_facts ->> 'castClass'",
-  recipe: "p.told_facts ->> 'recipeId'",
+  class: 'p.cast_class',
+  recipe: 'p.recipe_fact',
   flaw: 'flaw.kind',
 };
 const FLAWS = "CROSS JOIN LATERAL jsonb_array_elements_text(p.told_facts -> 'flaws') AS flaw(kind)";
@@ -49,8 +49,8 @@ export async function listGroups(
   const { by } = query;
   const { rows } = await db.query<RecordGroup>(
     `SELECT ${KEYS[by]} AS key, count(*)::integer AS pours,
-       coalesce(sum((p.told_facts ->> 'looked')::integer), 0)::integer AS looked,
-       coalesce(sum((p.told_facts ->> 'sellable')::integer), 0)::integer AS sellable,
+       coalesce(sum(p.looked), 0)::integer AS looked,
+       coalesce(sum(p.sellable), 0)::integer AS sellable,
        ${total('chargeG')} AS "chargeG", ${total('backG')} AS "backG",
        ${total('finishingMin')} AS "finishingMin", ${total('clearedMin')} AS "clearedMin"
      ${FROM} ${by === 'flaw' ? FLAWS : ''}

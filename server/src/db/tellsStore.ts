@@ -68,7 +68,7 @@ export async function listHeatCasts(
 ): Promise<PouredCast[]> {
   const { rows } = await db.query<{ told: PouredCast }>(
     `SELECT told_cast AS told FROM pour
-     WHERE NOT discarded AND alloy_id = $1 AND told_facts ->> 'castClass' = $2 AND told_facts ? 'looked'
+     WHERE NOT discarded AND alloy_id = $1 AND cast_class = $2 AND looked IS NOT NULL
        AND (told_facts ? 'flaskC' OR told_facts ? 'metalC') AND id <> $3 AND told_cast IS NOT NULL
      ORDER BY number DESC LIMIT $4`,
     [alloyId, castClass, except, most],

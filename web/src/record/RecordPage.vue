@@ -28,7 +28,7 @@ import { formatDay } from '../time/formatMoment';
 import { narrows, queryOf, recordColumns, recordFilter, type RecordFilter } from './recordFilter';
 import RecordFilters from './RecordFilters.vue';
 
-const PAGE = 50;
+const PAGE = 30;
 const planning = usePlanningShop();
 const units = useUnits();
 const notices = useNotices();
@@ -117,6 +117,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       <router-link to="/record/recipes">Recipes</router-link>
       <router-link to="/record/groups">Months and groups</router-link>
       <router-link to="/record/trends">Trends</router-link>
+      <router-link to="/record/pictures">Pictures</router-link>
       <a v-if="total > 0" :href="csv" download="record.csv">Save as a table (CSV)</a>
     </div>
     <RecordFilters v-model:columns="columns" :filter="filter" @change="change" />

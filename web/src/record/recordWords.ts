@@ -19,6 +19,7 @@ export const unitOf = (of: PointKind | Along): Unit => (isFact(of) ? FACT_NUMBER
 export const USUAL_DRAWINGS: readonly { name: string; of: PointKind; along: Along }[] = [
   { name: 'Sellable over time', of: 'sharePercent', along: 'day' },
   { name: 'Ash over the age of the vat', of: 'ash pitting', along: 'vatDays' },
+  { name: 'Ash over the core’s hours', of: 'ash pitting', along: 'coreH' },
   { name: 'Metal weighed against reckoned', of: 'chargeOffPercent', along: 'day' },
   { name: 'Print hours against reckoned', of: 'printOffPercent', along: 'day' },
   { name: 'Printed percent over time', of: 'printedPercent', along: 'day' },

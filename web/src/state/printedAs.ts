@@ -1,4 +1,4 @@
-import { plateNow, valueOf } from '@zero-pour/plan';
+import { coreHours, plateNow, valueOf } from '@zero-pour/plan';
 import { useNotices } from './notices';
 import type { PourHandle } from './usePour';
 
@@ -34,6 +34,8 @@ function fixPour({ plan, flask, setInFlask }: PourHandle): void {
   const { pouring } = plan.value.context.settings;
   const charge = valueOf(flask.value.charge);
   if (pouring && !decided.pour.way) setInFlask('pour', 'way', pouring.way);
+  const core = coreHours(valueOf(plan.value.burnout));
+  if (core && !decided.pour.coreH) setInFlask('pour', 'coreH', core);
   if (charge && !decided.pour.chargePlannedG) setInFlask('pour', 'chargePlannedG', charge.total.value);
 }
 

@@ -25,7 +25,9 @@ describe('the gauge over time', () => {
     await typeInto(page, 'Gauge', '-70');
     await press(page, 'Note the gauge');
     expect(doc().flasks[0]!.pour.vacuumReads).toHaveLength(2);
-    expect(flatText(page)).toContain('88 kPa pulled at best, after 20 s; 18 kPa lost in a minute after that.');
+    expect(flatText(page)).toContain(
+      '88 kPa pulled at best, after 20 s; 18 kPa lost in a minute after that.',
+    );
     await page.find('[aria-label="Take the reading after 80 s away"]').trigger('click');
     expect(doc().flasks[0]!.pour.vacuumReads).toHaveLength(1);
   });

@@ -13,6 +13,7 @@ import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import BathLines from '../clean/BathLines.vue';
 import WorthCasting from '../clean/WorthCasting.vue';
+import DebrisChain from '../why/DebrisChain.vue';
 import FreshLines from '../FreshLines.vue';
 import StageHead from '../StageHead.vue';
 
@@ -90,6 +91,7 @@ const cautions = computed(() => [...new Set(steps.value.map((s) => s.caution))])
     <p v-if="cureLine" class="mute mb-2">{{ cureLine }}</p>
     <StepTable :steps="steps" @record="(key, record) => recordClean(handle, key, record)" />
   </template>
+  <DebrisChain />
   <WorthCasting />
   <NoteField
     class="mt-4"

@@ -25,6 +25,7 @@ import CostBlock from '../result/CostBlock.vue';
 import FlawsOnModel from '../result/FlawsOnModel.vue';
 import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import FromRecord from '../result/FromRecord.vue';
+import DebrisChain from '../why/DebrisChain.vue';
 import WithinFlask from '../result/WithinFlask.vue';
 import { MetalBack } from '../../metal';
 import PourField from '../PourField.vue';
@@ -136,6 +137,7 @@ watch(() => route.hash, focusCounts);
     </template>
   </template>
   <CastWhy />
+  <DebrisChain />
   <WithinFlask />
   <section class="stage-block">
     <h2>All of it</h2>
