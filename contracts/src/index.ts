@@ -178,7 +178,7 @@ export {
 } from './pour/making';
 export type { BriefLine, PlannedWeek, PourGate } from './pour/planning';
 export { becameOf, HAPPENINGS, type Casting, type Flaw, type Happening } from './pour/outcome';
-export type { FinishingStep } from './pour/finishing';
+export type { Assembly, FinishingStep, FinishPlan, PlannedCut, PlannedSideOf } from './pour/finishing';
 export type { Trying, WhySaid } from './pour/why';
 export {
   castLessonsSchema,

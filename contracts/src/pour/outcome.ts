@@ -2,7 +2,7 @@ import { FLAW_KINDS, FLAW_ZONES, OUTCOMES, SEVERITIES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema, noteSchema, photosSchema } from '../parts';
 import { quantitySchema, readingSchema } from '../quantities';
-import { finishingStepSchema } from './finishing';
+import { finishingStepSchema, finishPlanSchema } from './finishing';
 import { pieceKeySchema } from './pieces';
 import { castingSizesSchema } from './sizes';
 import { whySaidSchema } from './why';
@@ -45,6 +45,8 @@ export const resultStageSchema = z.strictObject({
   /** By the piece's name. */
   castings: z.record(pieceKeySchema, castingSchema),
   buttonBackG: readingSchema('Metal back as button and sprues', 'g', [0, 1e5]).optional(),
+  /** Sides, cuts and what is joined. */
+  plan: finishPlanSchema.optional(),
   filingsBackG: readingSchema('Filings and cut-offs back', 'g', [0, 1e5], { digits: 2 }).optional(),
   doneAt: momentSchema.optional(),
   /** What the shop found to be the cause, or not, by flaw; once a pour. */

@@ -88,8 +88,16 @@ export function repeatPourDoc(doc: PourDoc, number: number, statedChange: string
     invest: { ...fresh.invest, ...defined({ powderId, ratio }), boric },
     burnout: { hands: {}, ...defined({ kilnId, programmeId, segments, loadedAtC }) },
     flasks: doc.flasks.map(repeatFlask),
+    result: { ...fresh.result, ...defined({ plan: repeatFinish(doc.result.plan) }) },
   };
 }
+
+/** What is planned of finishing, without how parts went together. */
+const repeatFinish = (plan: PourDoc['result']['plan']): PourDoc['result']['plan'] =>
+  plan && {
+    ...plan,
+    ...defined({ joined: plan.joined?.map(({ fit: _fit, note: _note, ...joined }) => joined) }),
+  };
 
 /** The plan of a flask, without what happened to it. */
 function repeatFlask({ key, pieces, sprue, kilnPlace, pour }: PourFlask): PourFlask {

@@ -22,3 +22,13 @@ export {
 } from './flaws';
 export { FINISHING_KINDS, type FinishingKind } from './finishing';
 export { judgeCastWeight } from './castWeight';
+export {
+  FITS,
+  JOINED_BY,
+  judgeFit,
+  judgeSide,
+  RECESS_AS_CAST,
+  type Fit,
+  type JoinedBy,
+  type PlannedSide,
+} from './finishPlan';

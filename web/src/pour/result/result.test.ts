@@ -12,7 +12,7 @@ import AllAlike from './AllAlike.vue';
 import CastWhy from './CastWhy.vue';
 import ChangeHelped from './ChangeHelped.vue';
 import FinishingSteps from './FinishingSteps.vue';
-import FlawsOnModel from './FlawsOnModel.vue';
+import MarksOnModel from './MarksOnModel.vue';
 
 const shop = useFakeShop();
 const castings = (of: { doc(): { result: { castings: Record<string, unknown> } } }) =>
@@ -37,7 +37,7 @@ describe('the result', () => {
     const shown = showInPour(shop, 30, ResultStage);
     shown.page.findComponent(AllAlike).vm.$emit('flaw', 'nodule');
     await nextTick();
-    const model = () => shown.page.findComponent(FlawsOnModel);
+    const model = () => shown.page.findComponent(MarksOnModel);
     model().vm.$emit('place', [1, 2, 3]);
     expect(castings(shown)[0]!.flaws[0]!.placeMm).toBeUndefined();
     await press(shown.page, 'show on the model');

@@ -11,6 +11,7 @@ import {
 import { castPieces, judgePieceWeight, type PlannedPiece } from '@zero-pour/plan';
 import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import OnDemand from '../../components/OnDemand.vue';
 import NoteField from '../../components/NoteField.vue';
 import { usePour } from '../../state/usePour';
 import DoneLine from '../../components/DoneLine.vue';
@@ -22,7 +23,9 @@ import CastingCard from '../result/CastingCard.vue';
 import CastWhy from '../result/CastWhy.vue';
 import ChangeHelped from '../result/ChangeHelped.vue';
 import CostBlock from '../result/CostBlock.vue';
-import FlawsOnModel from '../result/FlawsOnModel.vue';
+import FinishPlanned from '../result/FinishPlanned.vue';
+import MarksOnModel from '../result/MarksOnModel.vue';
+import { flawMarks, flawsSay } from '../result/modelMarks';
 import RecipeOfPour from '../recipe/RecipeOfPour.vue';
 import FromRecord from '../result/FromRecord.vue';
 import DebrisChain from '../why/DebrisChain.vue';
@@ -85,6 +88,7 @@ function place(of: readonly PlannedPiece[], at: Point): void {
   keep(piece.key, { ...casting, flaws });
   placing.value = undefined;
 }
+const marksOf = (of: readonly PlannedPiece[]) => flawMarks(of[0]!.pattern, of, doc.value.castings);
 const hasFlaws = (of: readonly PlannedPiece[]): boolean =>
   of.some(({ key }) => castingOf(key).flaws.length > 0);
 
@@ -113,12 +117,12 @@ watch(() => route.hash, focusCounts);
   <template v-else>
     <div ref="counts"><AllAlike :count="pieces.length" @rough="setRough" @flaw="setFlaw" /></div>
     <template v-for="of in lines" :key="of[0]!.line">
-      <FlawsOnModel
+      <MarksOnModel
         v-if="hasFlaws(of)"
         :pattern="of[0]!.pattern"
-        :pieces="of"
-        :castings="doc.castings"
+        :marks="marksOf(of)"
         :asks="asked(of)"
+        :says="flawsSay(of[0]!.pattern, marksOf(of))"
         @place="(at) => place(of, at)"
       />
       <CastingCard
@@ -136,6 +140,13 @@ watch(() => route.hash, focusCounts);
       />
     </template>
   </template>
+  <OnDemand
+    v-if="pieces.length > 0"
+    title="Sides, cuts and joining"
+    line="what finishing takes off, where it is cut, what becomes one piece"
+  >
+    <FinishPlanned />
+  </OnDemand>
   <CastWhy />
   <DebrisChain />
   <WithinFlask />

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { Casting, Pattern } from '@zero-pour/contracts';
-import { flawWords } from '@zero-pour/core';
-import type { PlannedPiece } from '@zero-pour/plan';
-import { computed, useTemplateRef, watch } from 'vue';
+import type { Pattern } from '@zero-pour/contracts';
+import { useTemplateRef, watch } from 'vue';
 import { PartView, SceneMarks, type PartScene, type Point } from '../../pattern';
+import type { ModelMark } from './modelMarks';
 
-/** Flaws of all copies of one pattern on its model, with the copy's number; a press shows where the asked one is. */
+/** Marks on the model of a pattern, each with a word; a press shows where the asked one is. */
 const props = defineProps<{
   pattern: Pattern;
-  pieces: readonly PlannedPiece[];
-  castings: Readonly<Record<string, Casting>>;
+  marks: readonly ModelMark[];
   /** What a press is asked for; empty: none. */
   asks: string;
+  /** What is said of the marks, or of there being none. */
+  says: string;
 }>();
 const emit = defineEmits<{ place: [at: Point] }>();
 const frame = useTemplateRef<HTMLElement>('frame');
@@ -23,22 +23,12 @@ watch(
   },
 );
 
-/** Only what was shown on this very file has a place on it. */
-const marks = computed(() =>
-  props.pieces.flatMap(({ key, copy }) =>
-    (props.castings[key]?.flaws ?? []).flatMap((flaw) =>
-      flaw.placeMm && flaw.patternId === props.pattern.id
-        ? [{ at: flaw.placeMm, word: `${copy}: ${flawWords(flaw.kind)}` }]
-        : [],
-    ),
-  ),
-);
 /** A label that would lie on one that is drawn already goes below it. Pixels. */
 const [WIDE, HIGH] = [110, 17];
 function dots(scene: PartScene, tick: number) {
   void tick;
   const drawn: { x: number; y: number; labelY: number; word: string }[] = [];
-  for (const { at, word } of marks.value) {
+  for (const { at, word } of props.marks) {
     const { x, y } = scene.screenOf(at);
     let labelY = y;
     while (drawn.some((one) => Math.abs(one.x - x) < WIDE && Math.abs(one.labelY - labelY) < HIGH))
@@ -66,13 +56,7 @@ function press(picked: { at: Point; vertices: Point } | null): void {
       </template>
     </PartView>
     <figcaption role="status">
-      {{
-        asks
-          ? `Press on the model where it is: ${asks}`
-          : marks.length > 0
-            ? `${pattern.name}, with what was found on its copies`
-            : `${pattern.name}: no flaw is shown on it yet`
-      }}
+      {{ asks ? `Press on the model where it is: ${asks}` : says }}
     </figcaption>
   </figure>
 </template>
