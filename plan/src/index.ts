@@ -188,3 +188,4 @@ export { TREND_DAYS, trendOf, type Trend } from './compare/trend';
 export { compareWithinFlasks, type FlaskDifference } from './result/withinFlask';
 export { debrisChain, type ChainLink } from './result/debrisChain';
 export { coreHours } from './burnout/burnoutPlan';
+export { triedCost, type TriedCost } from './resin/triedCost';

@@ -19,6 +19,7 @@ import PiecesTable from './PiecesTable.vue';
 import RunFields from './RunFields.vue';
 import SideBySide from './SideBySide.vue';
 import TestSetParts from './TestSetParts.vue';
+import TriedCostLine from './TriedCostLine.vue';
 import VerdictRows from './VerdictRows.vue';
 
 /** From bottle to verdict: the same plate of the shop's own parts, printed, graded, cast, graded again. */
@@ -149,6 +150,7 @@ async function remove(gone: TestSetRun): Promise<void> {
   <template v-if="run">
     <RunFields :run="run" @change="set" />
     <PiecesTable :run="run" @change="(pieces) => set({ pieces })" />
+    <TriedCostLine :resin="resin" />
     <VerdictRows :run="run" :runs="runs" @change="(verdicts) => set({ verdicts })" @take="takeFigure" />
     <SideBySide :runs="records.lists.testSetRun" :resin-id="resin.id" />
     <CautionLine of="burnout" />
