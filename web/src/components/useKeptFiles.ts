@@ -1,6 +1,7 @@
 import { useFileDialog } from '@vueuse/core';
 import { shallowRef } from 'vue';
 import { keepPhoto } from '../api/keepPhoto';
+import { preparePhoto } from '../api/preparePhoto';
 import { useNotices } from '../state/notices';
 
 /** A file that was chosen and is kept by its hash. */
@@ -10,6 +11,11 @@ export interface KeptFile {
   mediaType: string;
 }
 
+async function keepOne(file: File): Promise<KeptFile> {
+  const ready = file.type.startsWith('image/') ? await preparePhoto(file) : file;
+  return { ...(await keepPhoto(ready)), mediaType: ready.type.slice(0, 100) };
+}
+
 /** Asks for files, keeps them, and hands them over; a file that cannot be kept is said and loses nothing else. */
 export function useKeptFiles(accept: string, taken: (files: KeptFile[]) => void) {
   const notices = useNotices();
@@ -17,17 +23,12 @@ export function useKeptFiles(accept: string, taken: (files: KeptFile[]) => void)
   const { open, onChange } = useFileDialog({ accept, multiple: true, reset: true });
   onChange(async (files) => {
     busy.value = true;
-    try {
-      const kept = [...(files ?? [])].map(async (file) => ({
-        ...(await keepPhoto(file)),
-        mediaType: file.type.slice(0, 100),
-      }));
-      taken(await Promise.all(kept));
-    } catch (error) {
-      notices.wrong(error);
-    } finally {
-      busy.value = false;
-    }
+    const tried = await Promise.allSettled([...(files ?? [])].map(keepOne));
+    busy.value = false;
+    const kept = tried.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []));
+    if (kept.length > 0) taken(kept);
+    // The last that is said stays in sight; each is one sentence.
+    for (const one of tried) if (one.status === 'rejected') notices.wrong(one.reason);
   });
   return { open, busy };
 }
