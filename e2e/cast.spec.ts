@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { allKept, choose, type } from './fields';
 import { startShop, type StartedShop } from './startShop';
@@ -152,6 +153,28 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
     await page.keyboard.press('Escape');
   });
 
+  await test.step('a picture is kept, what is none is refused and loses nothing; the recipe gets its next version', async () => {
+    const choosing = page.waitForEvent('filechooser');
+    await casting(1).getByRole('button', { name: 'Add photos' }).last().click();
+    const good = await readFile(new URL('../docs/screenshots/why.png', import.meta.url));
+    await (
+      await choosing
+    ).setFiles([
+      { name: 'trellis.png', mimeType: 'image/png', buffer: good },
+      { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') },
+    ]);
+    await expect(page.getByText('“notes.png” is not a picture that can be read')).toBeVisible();
+    await expect(casting(1).getByRole('img', { name: /trellis\.png$/ })).toBeVisible();
+    const recipe = page.getByRole('region', { name: 'Recipe' });
+    await expect(recipe).toContainText('As Open work in silver, version 1.');
+    await allKept(page);
+    await page.goto(`${shop.address}/pours/${(await pourOf(page, 32)).id}/result`);
+    await expect(recipe).toContainText('Open work in silver, version 1, but otherwise in flask temperature');
+    await recipe.getByRole('button', { name: 'Keep it as the next version' }).click();
+    await expect(recipe).toContainText('As Open work in silver, version 2.');
+    await allKept(page);
+  });
+
   await test.step('the record finds it by where its flaw is, and by how hot its flask was', async () => {
     await page.goto(`${shop.address}/record`);
     await choose(page, 'Flaw at', 'far from a gate');
@@ -161,6 +184,16 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
     await expect(page.getByText('1 pour match')).toBeVisible();
     await page.getByRole('link', { name: 'Recipes' }).click();
     await expect(page.getByRole('heading', { name: 'Sterling silver, filigree' })).toBeVisible();
+    await expect(page.getByRole('row', { name: /^Open work in silver, version 2/ })).toBeVisible();
+    await page.goto(`${shop.address}/record/pictures`);
+    await expect(page.getByRole('img', { name: /trellis\.png$/ })).toBeVisible();
+    await page.goto(`${shop.address}/record/groups`);
+    await page.getByRole('button', { name: 'Flaw' }).click();
+    await expect(page.getByRole('row', { name: /^ash pitting/ })).toBeVisible();
+    await page.goto(`${shop.address}/record/trends`);
+    await expect(
+      page.getByText(/pours: (too few for a trend|no trend can be told|rises|falls)/).first(),
+    ).toBeVisible();
   });
   expect(problems).toEqual([]);
 });
