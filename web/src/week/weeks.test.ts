@@ -1,13 +1,16 @@
 // @vitest-environment happy-dom
 import { smallestClash, solveWeek, type WeekProblem, type Wish } from '@zero-pour/core';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useNotices } from '../state/notices';
 import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
 import WeekPage from './WeekPage.vue';
 import WeekPlanner from './WeekPlanner.vue';
+
+// A Wednesday morning, before anything reads the clock: what goes together depends on the hour that it is asked at.
+vi.hoisted(() => void vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 10, 25, 10) }));
 
 /** What the solver is asked, each answered when the test says so. */
 const asked: { name: string; answer: () => void }[] = [];
@@ -25,6 +28,7 @@ vi.mock('../jobs/runJob', async (original) => ({
       });
     }),
 }));
+afterAll(() => void vi.useRealTimers());
 beforeEach(() => void asked.splice(0));
 
 const shop = useFakeShop();
