@@ -100,6 +100,12 @@ text {
   font-size: 13px;
   fill: var(--ink);
 }
+@media (max-width: 600px) {
+  /* The drawing is half as wide there. */
+  text {
+    font-size: 22px;
+  }
+}
 .book {
   fill: none;
   stroke: var(--mute);

@@ -69,7 +69,7 @@ const AT = ['pour', 'flasks', '*', 'pour', 'meltReads', '0', 'tempC'] as const;
   grid-template-columns: minmax(0, 190px) auto minmax(0, 320px);
   justify-content: start;
   gap: 10px;
-  align-items: center;
+  align-items: start;
   margin: 8px 0;
 }
 @media (max-width: 700px) {

@@ -73,7 +73,7 @@ const says = computed(() => {
   grid-template-columns: repeat(2, minmax(0, 190px)) auto;
   justify-content: start;
   gap: 10px;
-  align-items: center;
+  align-items: start;
 }
 @media (max-width: 600px) {
   .add {
