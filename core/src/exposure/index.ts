@@ -6,6 +6,7 @@ export {
   expectedPass,
   passChance,
   reweighted,
+  thinned,
   type EdgeCount,
   type EdgePosterior,
 } from './edgePosterior';

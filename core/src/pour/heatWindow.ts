@@ -4,6 +4,7 @@ import {
   expectedAllPass,
   expectedPass,
   reweighted,
+  thinned,
   weighedCount,
   type EdgeCount,
   type EdgePair,
@@ -31,6 +32,8 @@ export const GUESSED_SHARE = 0.25;
 /** Temperatures are proposed in such steps, so far beyond the range of the book. °C */
 const STEP_C = 5;
 const BEYOND_C = 80;
+/** Points of a belief that the best of them is looked for by. */
+const POINTS = 300;
 
 /** One flask at a temperature: how many castings, how many of them did not fill, how many came as of too much heat. */
 export interface HeatTrial {
@@ -81,10 +84,11 @@ function readEdges(range: ClassRange, edges: EdgePair): HeatWindow {
     return { q05C: q05!, q50C: q50!, q95C: q95! };
   };
   const middle = (range.lowC + range.highC) / 2;
+  const few = { lower: thinned(edges.lower, POINTS), upper: thinned(edges.upper, POINTS) };
   const [best] = steps(range)
     .map((tempC) => ({
       tempC,
-      share: expectedPass(edges.lower, onAxis(tempC)) * expectedPass(edges.upper, onAxis(tempC)),
+      share: expectedPass(few.lower, onAxis(tempC)) * expectedPass(few.upper, onAxis(tempC)),
     }))
     // Of temperatures alike to a thousandth the one nearest to the middle of the book's range.
     .sort(

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { becameOf, pouredAt, pourListSchema, readingValue, recordGroupsSchema } from '@zero-pour/contracts';
-import { countOutcomes, flawWords, formatQuantity } from '@zero-pour/core';
-import { castPieces, planPour, pourTitle } from '@zero-pour/plan';
+import { pouredAt, pourListSchema, readingValue, recordGroupsSchema } from '@zero-pour/contracts';
+import { formatQuantity } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useAsked } from '../api/useAsked';
 import { usePlanningShop } from '../state/planningStore';
@@ -9,6 +8,7 @@ import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { clockTime, dayStart } from '../time/shopClock';
 import GroupTable from './GroupTable.vue';
+import { recordRow } from './recordRow';
 import { monthName } from './useGroupNames';
 
 /** One month of the record on a page that prints: its pours, its metals, its flaws. */
@@ -30,20 +30,11 @@ const notRead = computed(() => pours.notRead.value || metals.notRead.value || fl
 
 const rows = computed(() =>
   (pours.told.value?.pours ?? []).map((pour) => {
-    const { context } = planPour(pour, planning.known);
-    const { castings } = pour.doc.result;
-    const count = countOutcomes(castPieces(context).map(({ key }) => becameOf(castings[key])));
     const charge = readingValue(pour.doc.flasks[0]?.pour.chargeRead);
-    const kinds = new Set(Object.values(castings).flatMap((one) => one.flaws.map(({ kind }) => kind)));
     return {
-      id: pour.id,
-      number: pour.number,
+      ...recordRow(pour, planning.known),
       day: clockTime(Date.parse(pouredAt(pour.doc) ?? pour.createdAt), 'd MMM'),
-      title: pourTitle(context),
-      alloy: context.alloy?.name ?? '–',
       charge: charge === undefined ? '–' : formatQuantity({ value: charge, unit: 'g' }, units.choice),
-      result: count.judged > 0 ? `${count.sellable} of ${count.total}` : '–',
-      flaws: [...kinds].map(flawWords).join(', '),
     };
   }),
 );
@@ -74,9 +65,9 @@ const print = (): void => window.print();
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in rows" :key="row.id">
+          <tr v-for="row in rows" :key="row.pour.id">
             <td class="num">
-              <router-link :to="`/pours/${row.id}/result`">{{ row.number }}</router-link>
+              <router-link :to="`/pours/${row.pour.id}/result`">{{ row.pour.number }}</router-link>
             </td>
             <td>{{ row.day }}</td>
             <td>{{ row.title }}</td>

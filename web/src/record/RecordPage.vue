@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   anyPoured,
-  becameOf,
   FACT_NUMBERS,
   pouredAt,
   pourListSchema,
@@ -13,8 +12,7 @@ import {
   type RecordQuery,
   type Unread,
 } from '@zero-pour/contracts';
-import { countOutcomes, flawWords, formatQuantity } from '@zero-pour/core';
-import { castPieces, planPour, pourTitle } from '@zero-pour/plan';
+import { formatQuantity } from '@zero-pour/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -27,6 +25,7 @@ import { useUnits } from '../state/unitStore';
 import { formatDay } from '../time/formatMoment';
 import { narrows, queryOf, recordColumns, recordFilter, type RecordFilter } from './recordFilter';
 import RecordFilters from './RecordFilters.vue';
+import { recordRow } from './recordRow';
 
 const PAGE = 30;
 const planning = usePlanningShop();
@@ -76,25 +75,17 @@ function shownFact({ doc }: Pour, facts: RecordFacts, name: FactName): string {
 }
 const rows = computed(() =>
   pours.value.map((pour) => {
-    const { context } = planPour(pour, planning.known);
     const { doc } = pour;
-    const count = countOutcomes(castPieces(context).map(({ key }) => becameOf(doc.result.castings[key])));
-    const flaws = [...new Set(Object.values(doc.result.castings).flatMap((c) => c.flaws.map((f) => f.kind)))];
     const poured = pouredAt(doc);
     const facts = tellFacts(doc);
     return {
-      pour,
-      title: pourTitle(context),
-      alloy: context.alloy?.name ?? '–',
-      resin: context.resin?.name ?? '–',
+      ...recordRow(pour, planning.known),
       day: poured
         ? formatDay(Date.parse(poured))
         : doc.brief.zeroAt
           ? `for ${formatDay(Date.parse(doc.brief.zeroAt))}`
           : 'no day yet',
       state: doc.result.doneAt ? '' : poured ? 'poured, not looked at' : 'in work',
-      result: count.judged > 0 ? `${count.sellable} of ${count.total}` : '–',
-      flaws,
       numbers: columns.value.map((name) => shownFact(pour, facts, name)),
       change: doc.brief.statedChange ? `from ${doc.brief.againOf}: ${doc.brief.statedChange}` : '',
     };
@@ -158,7 +149,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
             <td>{{ row.resin }}</td>
             <td v-for="(number, n) in row.numbers" :key="n" class="num right nowrap">{{ number }}</td>
             <td class="num right nowrap">{{ row.result }}</td>
-            <td class="flaws">{{ row.flaws.map(flawWords).join(', ') }}</td>
+            <td class="flaws">{{ row.flaws }}</td>
             <td>
               <v-btn size="small" :aria-label="`Pour ${row.pour.number} again`" @click.stop="again(row.pour)"
                 >Same again</v-btn

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { heatFlasksSchema } from '@zero-pour/contracts';
-import { foreseeHeat, formatQuantity } from '@zero-pour/core';
+import { foreseeHeat, formatQuantity, type ClassRange, type PourWay } from '@zero-pour/core';
 import { learnHeat, valueOf, type HeatLesson } from '@zero-pour/plan';
 import { computed } from 'vue';
 import { useAsked } from '../../api/useAsked';
@@ -22,23 +22,39 @@ const percent = (share: number): string => `${Math.round(100 * share)} in 100`;
 const way = computed(() => flask.value.context.decided.pour.way ?? plan.value.context.settings.pouring?.way);
 const castings = computed(() => Math.max(1, flask.value.context.castings));
 
-const axes = computed(() => {
+/* Learnt anew only when what it rests on is another: the plan is made with every letter that is typed. */
+const restsOn = computed(() => {
   const t = temperatures.value;
+  return t && JSON.stringify({ flask: t.flask, metal: t.metal, way: way.value });
+});
+const lessons = computed(() => {
+  if (!restsOn.value || !told.value) return undefined;
+  const { way: poured, ...ranges } = JSON.parse(restsOn.value) as Record<'flask' | 'metal', ClassRange> & { way?: PourWay }; // prettier-ignore
+  return {
+    flask: learnHeat('flask', told.value, ranges, poured),
+    metal: learnHeat('metal', told.value, ranges, poured),
+  };
+});
+const flaskC = computed(() => temperatures.value?.wantedFlaskC ?? 0);
+const metalC = computed(() => temperatures.value?.metalC ?? 0);
+const foreseen = {
+  flask: computed(() => lessons.value && foreseeHeat(lessons.value.flask.window, flaskC.value, castings.value)), // prettier-ignore
+  metal: computed(() => lessons.value && foreseeHeat(lessons.value.metal.window, metalC.value, castings.value)), // prettier-ignore
+};
+const axes = computed(() => {
   const { alloy } = plan.value.context;
-  if (!t || !told.value || !alloy) return [];
-  const ranges = { flask: t.flask, metal: t.metal };
+  if (!lessons.value || !alloy) return [];
   return (['flask', 'metal'] as const).map((axis) => {
-    const lesson = learnHeat(axis, told.value!, ranges, way.value);
-    const plannedC = axis === 'flask' ? t.wantedFlaskC : t.metalC;
+    const lesson = lessons.value![axis];
     const { bestC } = lesson.window;
     return {
       axis,
       name: axis === 'flask' ? 'Flask, at the metal' : 'Metal',
       lesson,
-      plannedC,
+      plannedC: axis === 'flask' ? flaskC.value : metalC.value,
       bestC,
       over: axis === 'metal' ? ` (${shown(bestC - alloy.liquidusC, 'degCSpan')} over liquidus)` : '',
-      outcomes: foreseeHeat(lesson.window, plannedC, castings.value),
+      outcomes: foreseen[axis].value ?? [],
       leftOut: leftOut(lesson),
     };
   });
