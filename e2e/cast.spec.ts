@@ -147,7 +147,7 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
   await test.step('what a good casting costs is shown, and opens', async () => {
     const cost = page.getByRole('region', { name: 'What it costs' });
     await expect(cost).toContainText('1 sellable');
-    await expect(cost).toContainText('Each of the 1 carries the 3 that did not come out');
+    await expect(cost).toContainText('The one that came out carries the 3 that did not');
     await cost.getByRole('button').first().click();
     await expect(page.getByText('A good casting, all but metal').first()).toBeVisible();
     await page.keyboard.press('Escape');

@@ -78,12 +78,12 @@ const openTuning = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Skerry Wax 55' }).click();
   await page.locator('.frame[data-ready="true"]').waitFor({ timeout: 30_000 });
 };
-/** A night with a power cut, as the kiln's log shows it. */
-const openLog = async (page: Page): Promise<void> => {
-  await page.getByRole('link', { name: 'Kiln 1' }).click();
-  await page.getByRole('listitem').getByRole('button', { name: /kiln-1/ }).last().click(); // prettier-ignore
-  await page.getByText('power out after').waitFor();
-  await page.waitForTimeout(800);
+/** What a good casting costs, opened. */
+const openCost = async (page: Page): Promise<void> => {
+  const cost = page.getByRole('region', { name: 'What it costs' });
+  await cost.getByRole('button').first().click();
+  await page.waitForTimeout(500);
+  await cost.evaluate((of) => of.scrollIntoView());
 };
 
 const showWhy = async (page: Page): Promise<void> => {
@@ -130,7 +130,7 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
     { name: 'recipes', at: '/record/recipes' },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },
-    { name: 'kiln-log', at: '/shop/kiln', size: { width: 1280, height: 1000 }, before: openLog },
+    { name: 'cost', at: `${pour(22)}/result`, before: openCost },
     { name: 'record', at: '/record' },
     { name: 'bench', at: `${pour(31)}/bench/clean`, before: beginCleaning },
   ];

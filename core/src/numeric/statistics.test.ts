@@ -20,6 +20,22 @@ describe('share from counts', () => {
     expect(share.high).toBeCloseTo(reference.beta_interval_90_a[1]!, 9);
     expect(share.mean).toBeCloseTo((good + 1) / (n + 2), 12);
   });
+  it('covers as often as it says, over all shares', () => {
+    // Exact: of every count its chance under each share on a fine grid; on average over the shares that is the level itself.
+    const shares = Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400);
+    for (const n of [1, 5, 20]) {
+      const choose = [1];
+      for (let k = 1; k <= n; k++) choose.push((choose[k - 1]! * (n - k + 1)) / k);
+      let covered = 0;
+      for (let k = 0; k <= n; k++) {
+        const { low, high } = estimateShare(k, n, 0.9);
+        for (const p of shares)
+          if (p >= low && p <= high) covered += (choose[k]! * p ** k * (1 - p) ** (n - k)) / shares.length;
+      }
+      expect(covered).toBeGreaterThan(0.885);
+      expect(covered).toBeLessThan(0.915);
+    }
+  });
   it('knows nothing from nothing', () => {
     const share = estimateShare(0, 0, 0.9);
     expect(share.low).toBeCloseTo(0.05, 9);

@@ -18,7 +18,7 @@ const lowers = computed(() => {
   const share = Math.round((100 * largest.value) / total.value);
   const lost = plan.value.context.castings - good.count;
   if (good.counted && lost > 0)
-    return `Each of the ${good.count} carries the ${lost} that did not come out: without them a good one would cost ${(total.value / plan.value.context.castings).toFixed(2)}.`;
+    return `${good.count === 1 ? 'The one that came out carries' : `The ${good.count} that came out carry`} the ${lost} that did not: without them a good one would cost ${(total.value / plan.value.context.castings).toFixed(2)}.`;
   return `${largest.name} is ${share} % of it: what lowers it most is less of that.`;
 });
 </script>
