@@ -3,14 +3,18 @@ import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf } from '../testing/showInPour';
-import InvestingFields from './InvestingFields.vue';
+import OptionalFields from './OptionalFields.vue';
 import ReaderFields from './ReaderFields.vue';
 
 const shop = useFakeShop();
 
 describe('what the shop mixes in', () => {
   it('is kept field by field, and not known again when emptied', async () => {
-    const page = shop.show(InvestingFields, { investing: { flasksAtOnce: 2 } });
+    const page = shop.show(OptionalFields, {
+      of: 'investing',
+      fields: ['bowlMl', 'flasksAtOnce'],
+      kept: { flasksAtOnce: 2 },
+    });
     const [bowl, flasks] = page.findAll('input');
     await bowl!.setValue('2500');
     await bowl!.trigger('blur');
