@@ -98,6 +98,18 @@ describe('test set', () => {
         .every((s) => s.classes('done')),
     ).toBe(true);
   });
+  it('says what finding out took: of coupons too, and nothing of a resin that nobody tried', () => {
+    const said = (name?: string) =>
+      show(TestSetView, { resin: resin(name) })
+        .text()
+        .replace(/\s+/g, ' ');
+    expect(said()).toMatch(/Finding out took \d+ coupons and \d+ test plates?: \d+\.\d ml of resin, \d+ h \d+ of printers/); // prettier-ignore
+    const untried = shop.file.lists.resin.find(
+      ({ id }) =>
+        ![...shop.file.records.trial, ...shop.file.records.testSetRun].some((one) => one.resinId === id),
+    )!;
+    expect(said(untried.name)).not.toContain('Finding out took');
+  });
   it('is printed as many times as wanted, at a figure that somebody told, not at the shortest light', async () => {
     const view = show(TestSetView, { resin: resin('Skerry Wax 40') });
     await typeInto(view, 'Of each part', '2');

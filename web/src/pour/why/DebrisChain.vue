@@ -29,7 +29,7 @@ const SIGNS = { bad: '✕', good: '✓', 'not known': '?' } as const;
 <style scoped>
 .chain {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
+  grid-template-columns: repeat(4, minmax(0, 1fr));
   gap: 8px 30px;
   margin: 0;
   padding: 0;

@@ -147,10 +147,10 @@ async function remove(gone: TestSetRun): Promise<void> {
   >
     <StandingLine v-if="run" :standing="standing" />
   </PickRow>
+  <TriedCostLine :resin="resin" />
   <template v-if="run">
     <RunFields :run="run" @change="set" />
     <PiecesTable :run="run" @change="(pieces) => set({ pieces })" />
-    <TriedCostLine :resin="resin" />
     <VerdictRows :run="run" :runs="runs" @change="(verdicts) => set({ verdicts })" @take="takeFigure" />
     <SideBySide :runs="records.lists.testSetRun" :resin-id="resin.id" />
     <CautionLine of="burnout" />
