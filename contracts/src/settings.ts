@@ -188,7 +188,7 @@ export const costsSchema = z.strictObject({
   filmLayers: quantitySchema('… good for layers', 'count', [100, 1e7], { whole: true }).optional(),
   bathFill: price('A fill of a bath'),
   boricPerKg: price('A kilogram of boric acid'),
-  eachPour: price('Flux, gaskets and the like, each pour'),
+  eachPour: price('Flux, gaskets, each pour'),
 });
 export type Costs = z.infer<typeof costsSchema>;
 

@@ -20,7 +20,6 @@ import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
 import PlannedNote from '../../components/PlannedNote.vue';
 import {
-  AlongsideFields,
   AtTheKiln,
   BurnoutChart,
   BurnEvents,
@@ -40,7 +39,7 @@ import { usePour } from '../../state/usePour';
 import { formatMoment } from '../../time/formatMoment';
 import StageHead from '../StageHead.vue';
 import { useKilnTaken } from './useKilnTaken';
-import PourField from '../PourField.vue';
+import OwnKilnFields from './OwnKilnFields.vue';
 
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
@@ -57,21 +56,8 @@ const heat = computed(() => {
   const reading = burnout.value?.heat?.reading;
   return reading?.status === 'known' ? reading.value : undefined;
 });
-const otherResins = computed(() =>
-  shop.lists.resin.filter(({ id, retired }) => !retired && id !== pour.value.doc.resin.resinId),
-);
 const times = computed(() => valueOf(plan.value.times));
 const moments = computed(() => (times.value?.moments ?? []).filter((m) => m.stage === 'burnout'));
-const programmes = computed(() => {
-  const diameter = Math.max(0, ...plan.value.context.flasks.map(({ flask }) => flask?.innerDiameterMm ?? 0));
-  return [...shop.lists.programme]
-    .sort(
-      (a, b) =>
-        Number(a.flaskMaxMm < diameter) - Number(b.flaskMaxMm < diameter) || a.name.localeCompare(b.name),
-    )
-    .map((p) => ({ title: p.flaskMaxMm < diameter ? `${p.name} (flask too large)` : p.name, value: p.id }));
-});
-
 function pickProgramme(id: string): void {
   set(['burnout', 'programmeId'], id);
   set(['burnout', 'segments'], undefined);
@@ -169,32 +155,7 @@ const line = computed(() => {
       @change="(key) => set(['burnout', 'houseKey'], key)"
       @sent="(at) => set(['burnout', 'startedAt'], at)"
     />
-    <template v-if="!house">
-      <v-select
-        label="Programme"
-        :items="programmes"
-        :model-value="doc.programmeId"
-        :readonly="poured"
-        class="wide"
-        no-data-text="No programme yet: add one under Shop."
-        @update:model-value="pickProgramme"
-      />
-      <v-select
-        label="Kiln"
-        :items="shop.lists.kiln.map((k) => ({ title: k.name, value: k.id }))"
-        :model-value="doc.kilnId"
-        :readonly="poured"
-        no-data-text="No kiln yet: add one under Shop."
-        @update:model-value="(id) => set(['burnout', 'kilnId'], id)"
-      />
-      <PourField :at="['burnout', 'loadedAtC']" :standard="20" standard-from="cold" />
-      <AlongsideFields
-        :alongside="doc.alongside"
-        :resins="otherResins"
-        :readonly="poured"
-        @change="(alongside) => set(['burnout', 'alongside'], alongside)"
-      />
-    </template>
+    <OwnKilnFields v-if="!house" :poured="poured" @programme="pickProgramme" />
   </div>
   <p v-if="!house && (shop.lists.programme.length === 0 || shop.lists.kiln.length === 0)" class="mute mt-2">
     <router-link to="/shop/programme">Add a programme from the book</router-link> and
@@ -296,14 +257,3 @@ const line = computed(() => {
   />
   <CautionLine of="burnout" />
 </template>
-
-<style scoped>
-.wide {
-  grid-column: span 2;
-}
-@media (max-width: 600px) {
-  .wide {
-    grid-column: span 1;
-  }
-}
-</style>

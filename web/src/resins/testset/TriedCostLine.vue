@@ -30,5 +30,5 @@ const says = computed(() => {
 </script>
 
 <template>
-  <p v-if="says" class="mute"><b>Finding out took</b> {{ says }}</p>
+  <p v-if="says" class="mute mt-2 mb-3"><b>Finding out took</b> {{ says }}</p>
 </template>
