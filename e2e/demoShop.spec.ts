@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
 import { allKept, choose, ticketLine, type } from './fields';
 import { startShop, type StartedShop } from './startShop';
 
@@ -123,7 +124,8 @@ test('a quick sum is typed, changed in its form, and becomes a pour', async ({ p
   await expect(page.getByText('76 × 102').first()).toBeVisible();
 });
 
-test('every page fits a phone and a small screen without sideways scrolling', async ({ page }) => {
+/** The pages of a shop: of one pour and one resin, and all others. */
+async function pagesOf(page: Page) {
   const { openPours, patterns, lists } = (await (
     await page.request.get(`${shop.address}/api/shop`)
   ).json()) as {
@@ -133,76 +135,106 @@ test('every page fits a phone and a small screen without sideways scrolling', as
   };
   const resin = `/resins/${lists.resin.find((r) => r.name === 'Skerry Wax 55')!.id}`;
   const pour = `/pours/${openPours[0]!.id}`;
-  for (const [width, paths] of [
-    [
-      390,
-      [
-        '/',
-        `${resin}/tune`,
-        '/sizes',
-        '/sizes/series',
-        '/sizes/why',
-        pour,
-        `${pour}/scale`,
-        `${pour}/print`,
-        `${pour}/result`,
-        `${pour}/bench/clean`,
-        `${pour}/bench/invest`,
-        `${pour}/bench/pour`,
-        `${pour}/clean`,
-        `${pour}/wayUp`,
-        `${pour}/sheet`,
-        `${pour}/pour`,
-        `${pour}/brief`,
-        '/record/recipes',
-        '/record/groups',
-        '/record/trends',
-        '/record/pictures',
-        '/shop/settings',
-      ],
-    ],
-    [
-      1024,
-      [
-        '/',
-        '/patterns',
-        `/patterns/${patterns[0]!.id}`,
-        '/resins',
-        '/resins/compare',
-        ...['tune', 'coupon', 'profiles', 'curve', 'tests', 'before', 'record'].map((v) => `${resin}/${v}`),
-        '/sizes',
-        '/sizes/series',
-        '/sizes/why',
-        '/shop',
-        '/record',
-        ...['recipes', 'groups', 'trends', 'pictures', 'compare'].map((of) => `/record/${of}`),
-        '/week',
-        pour,
-        ...[
-          'brief',
-          'pattern',
-          'resin',
-          'wayUp',
-          'scale',
-          'print',
-          'clean',
-          'sprue',
-          'invest',
-          'burnout',
-          'pour',
-          'result',
-        ].map((s) => `${pour}/${s}`),
-      ],
-    ],
-  ] as const) {
-    await page.setViewportSize({ width, height: 800 });
-    for (const path of paths) {
-      await page.goto(`${shop.address}${path}`);
-      await expect(page.locator('h1').first(), `${path} at ${width}`).toBeVisible();
-      const over = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(over, `${path} at ${width}`).toBeLessThanOrEqual(0);
-    }
+  return { pour, resin, patterns };
+}
+
+/** Shows a page at the width of the window, and holds it not to scroll sideways. */
+async function fits(page: Page, path: string): Promise<void> {
+  await page.goto(`${shop.address}${path}`);
+  await expect(page.locator('h1').first(), path).toBeVisible();
+  const over = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(over, path).toBeLessThanOrEqual(0);
+}
+
+/** What on a page seriously stands in the way of somebody who does not see it, or uses no mouse. */
+async function serious(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) => nodes.map(({ target, failureSummary }) => `${id} ${target.join(' ')}: ${failureSummary}`)); // prettier-ignore
+}
+
+test('pages at the bench fit a phone without sideways scrolling', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  const { pour, resin } = await pagesOf(page);
+  const paths = [
+    '/',
+    `${resin}/tune`,
+    '/sizes',
+    '/sizes/series',
+    '/sizes/why',
+    pour,
+    `${pour}/scale`,
+    `${pour}/print`,
+    `${pour}/result`,
+    `${pour}/bench/clean`,
+    `${pour}/bench/invest`,
+    `${pour}/bench/pour`,
+    `${pour}/clean`,
+    `${pour}/wayUp`,
+    `${pour}/sheet`,
+    `${pour}/pour`,
+    `${pour}/brief`,
+    '/record/recipes',
+    '/record/groups',
+    '/record/trends',
+    '/record/pictures',
+    '/shop/settings',
+    '/inbox',
+  ];
+  for (const path of paths) await fits(page, path);
+});
+
+test('every page fits a small screen, and nothing serious on it stands in the way of anybody', async ({
+  page,
+}) => {
+  // Longer than other journeys: each page is looked at whole.
+  test.setTimeout(900_000);
+  await page.setViewportSize({ width: 1024, height: 800 });
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  const { pour, resin, patterns } = await pagesOf(page);
+  const paths = [
+    '/',
+    '/patterns',
+    `/patterns/${patterns[0]!.id}`,
+    '/resins',
+    '/resins/compare',
+    ...['tune', 'coupon', 'profiles', 'curve', 'tests', 'before', 'record'].map((v) => `${resin}/${v}`),
+    '/sizes',
+    '/sizes/series',
+    '/sizes/why',
+    '/shop',
+    '/record',
+    ...['recipes', 'groups', 'trends', 'pictures', 'compare'].map((of) => `/record/${of}`),
+    '/week',
+    pour,
+    ...[
+      'brief',
+      'pattern',
+      'resin',
+      'wayUp',
+      'scale',
+      'print',
+      'clean',
+      'sprue',
+      'invest',
+      'burnout',
+      'pour',
+      'result',
+    ].map((s) => `${pour}/${s}`),
+    '/inbox',
+    '/record/old',
+    '/molds',
+    ...['flask', 'alloy', 'kiln', 'programme', 'printer', 'lots', 'settings', 'network', 'files'].map(
+      (kind) => `/shop/${kind}`,
+    ),
+    ...['clean', 'invest', 'pour'].map((list) => `${pour}/bench/${list}`),
+    `${pour}/sheet`,
+  ];
+  for (const path of paths) {
+    await fits(page, path);
+    await expect.poll(() => serious(page), { message: path, timeout: 150_000 }).toEqual([]);
   }
 });

@@ -40,15 +40,6 @@ const openHeat = async (page: Page): Promise<void> => {
   await slider.fill('22');
   await slider.blur();
 };
-const openMold = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: 'along x' }).click();
-  await page.getByRole('button', { name: 'Read the undercuts' }).click();
-  await page.getByText(/Opens along/).waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Make the halves' }).click();
-  await page.getByRole('button', { name: 'Save the lower half' }).waitFor({ timeout: 60_000 });
-  await page.getByRole('heading', { name: 'How it opens' }).evaluate((heading) => heading.scrollIntoView());
-  await page.waitForTimeout(1500);
-};
 const beginCleaning = async (page: Page): Promise<void> => {
   for (const key of [' ', 'ArrowRight', ' ', 't']) await page.keyboard.press(key);
 };
@@ -86,6 +77,17 @@ const openCost = async (page: Page): Promise<void> => {
   await cost.evaluate((of) => of.scrollIntoView());
 };
 
+const noteIt = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByLabel('A line').fill('Gloss gone after nine minutes, the room is warm.');
+};
+const openOldRecords = async (page: Page): Promise<void> => {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Open a table (CSV)' }).click();
+  await (await chooser).setFiles(fileURLToPath(new URL('../demo/scraps/pours-2025.csv', import.meta.url)));
+  await page.getByText('40 pours').waitFor();
+};
+
 const showWhy = async (page: Page): Promise<void> => {
   const heading = page.getByRole('heading', { name: /^Why: misrun/ });
   await heading.waitFor();
@@ -113,20 +115,16 @@ const views = (pours: ReadonlyMap<number, string>): View[] => {
       size: { width: 1280, height: 1000 },
       before: searchWays,
     },
-    {
-      name: 'sizes',
-      at: '/sizes',
-      before: (page) => page.getByRole('button', { name: 'over time' }).click(),
-    },
+    { name: 'capture-phone', at: '/', size: { width: 390, height: 844 }, before: noteIt },
     {
       name: 'pour-result',
       at: `${pour(22)}/result`,
       before: (page) => page.locator('.model .part[data-ready="true"]').first().waitFor(),
     },
-    { name: 'mold', at: '/molds', size: { width: 1280, height: 1560 }, before: openMold },
+    { name: 'old-records', at: '/record/old', size: { width: 1280, height: 1300 }, before: openOldRecords },
     { name: 'pattern-thickness', at: '/patterns', before: openPattern('Sea-holly trellis drop') },
     { name: 'why', at: `${pour(22)}/result`, size: { width: 1280, height: 900 }, before: showWhy },
-    { name: 'compare', at: `/record/compare?a=${id(22)}&b=${id(23)}` },
+    { name: 'labels', at: `${pour(29)}/labels` },
     { name: 'recipes', at: '/record/recipes' },
     { name: 'resins-ranking', at: '/resins' },
     { name: 'tuning', at: '/resins', before: openTuning },

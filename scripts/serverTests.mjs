@@ -12,6 +12,7 @@ const VERSIONS = '/usr/lib/postgresql';
 const TESTS = [
   'analysis',
   'api',
+  'archive/archive',
   'border',
   'casts',
   'db/readStored',
@@ -20,7 +21,11 @@ const TESTS = [
   'prints',
   'records',
   'services/changePour',
+  'find',
   'kilnRuns',
+  'network/network',
+  'scraps',
+  'share',
   'sizes',
 ];
 

@@ -3,9 +3,9 @@ import { idSchema } from './parts';
 import { patternSchema } from './pattern';
 import { fieldChangeSchema } from './pour/change';
 import { pourSchema } from './pour/pour';
-import { recordListsSchema } from './record/kinds';
+import { RECORD_KINDS, recordListsSchema } from './record/kinds';
 import { settingsSchema } from './settings';
-import { shopListsSchema } from './shop/kinds';
+import { SHOP_KINDS, shopListsSchema } from './shop/kinds';
 import { unreadSchema } from './unread';
 
 /**
@@ -14,6 +14,18 @@ import { unreadSchema } from './unread';
  */
 export const SHOP_HEADER = 'Zero-Pour-Shop';
 export const BUILD_HEADER = 'Zero-Pour-Build';
+
+/** The window that asks, so that it is not told of what it did itself. */
+export const WINDOW_HEADER = 'Zero-Pour-Window';
+
+/** How many changes were kept since the server began, and the last of them: where, and by which window. */
+export const toldChangeSchema = z.strictObject({
+  start: z.string(),
+  count: z.number().int().nonnegative(),
+  at: z.string().optional(),
+  by: z.string().optional(),
+});
+export type ToldChange = z.infer<typeof toldChangeSchema>;
 
 const revisionsSchema = z.record(z.string(), z.number().int().positive());
 
@@ -52,6 +64,8 @@ export const refusedChangeSchema = z.strictObject({
   change: fieldChangeSchema,
   code: z.string(),
   sentence: z.string(),
+  /** What stands there instead, where somebody else changed it meanwhile. */
+  stored: z.json().optional(),
 });
 export type RefusedChange = z.infer<typeof refusedChangeSchema>;
 
@@ -60,24 +74,17 @@ export const changedPourSchema = z.strictObject({ pour: pourSchema, refused: z.a
 export type ChangedPour = z.infer<typeof changedPourSchema>;
 
 export const findHitSchema = z.strictObject({
-  kind: z.enum([
-    'pour',
-    'pattern',
-    'resin',
-    'printer',
-    'powder',
-    'flask',
-    'kiln',
-    'alloy',
-    'programme',
-    'profile',
-  ]),
+  kind: z.enum(['pour', 'pattern', ...SHOP_KINDS, ...RECORD_KINDS]),
   id: z.string(),
   title: z.string(),
   line: z.string(),
 });
 export type FindHit = z.infer<typeof findHitSchema>;
-export const findHitsSchema = z.strictObject({ hits: z.array(findHitSchema) });
+export const findHitsSchema = z.strictObject({
+  hits: z.array(findHitSchema),
+  /** The words that were taken instead, where nothing has those that were typed. */
+  instead: z.string().nullable(),
+});
 
 /** What is known of a reading that was asked for. */
 export const readingAnswerSchema = z.discriminatedUnion('status', [

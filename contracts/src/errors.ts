@@ -63,6 +63,10 @@ const API_ERRORS = {
     sentence:
       'This was changed elsewhere meanwhile. Both versions stand under “Not kept”: keep yours, or take theirs.',
   },
+  FIELD_CHANGED: {
+    status: 409,
+    sentence: 'This was changed elsewhere meanwhile: keep yours, or take theirs.',
+  },
   UNREADABLE: { status: 409, sentence: '{sentence}' },
   DAMAGED: {
     status: 410,
@@ -92,12 +96,53 @@ const API_ERRORS = {
   HASH_MISMATCH: { status: 422, sentence: 'The file changed on its way here. Send it again.' },
   SHOP_NOT_EMPTY: {
     status: 409,
-    sentence: 'The demo shop goes only into an empty shop; this one has things in it.',
+    sentence:
+      'A whole shop goes only into an empty one; this one has things in it. Start another with a data folder of its own.',
+  },
+  SHARE_INTO: { status: 422, sentence: 'A cleaning protocol is of a resin: say which of yours it goes to.' },
+  SCRAPS_AGAIN: {
+    status: 409,
+    sentence: 'These very rows were taken in already, as “{name}”. Taken in twice they would count twice.',
+  },
+  FILE_WRONG: {
+    status: 422,
+    sentence: '{file}, line {line}, column {column}: {why}. Nothing was taken in.',
+  },
+  FILE_NEWER: {
+    status: 422,
+    sentence:
+      '{file} is of version {version}; this Zero Pour reads up to version {own}. Update it first. Nothing was taken in.',
+  },
+  ARCHIVE_NONE: {
+    status: 422,
+    sentence: 'This zip is no shop of Zero Pour: {file} is not in it. Nothing was taken in.',
+  },
+  ZIP_BROKEN: {
+    status: 422,
+    sentence: 'This zip cannot be taken in: {why}. Nothing was taken in.',
   },
   OTHER_SHOP: {
     status: 409,
     sentence:
       'Another shop answers here now. Reload the page; what you typed stays with the shop that it is of.',
+  },
+  SIGN_IN: { status: 401, sentence: 'Sign in with the shop’s passcode.' },
+  PASSCODE_WRONG: {
+    status: 403,
+    sentence: 'That is not the shop’s passcode. It stands with whoever turned the network on.',
+  },
+  TOO_MANY_TRIES: {
+    status: 429,
+    sentence: 'Too many wrong passcodes came from the network. Try again in a quarter of an hour.',
+  },
+  ONLY_HERE: {
+    status: 403,
+    sentence: 'This is done at the machine that Zero Pour runs on, not over the network.',
+  },
+  PASSCODE_FIRST: { status: 409, sentence: 'Give the shop a passcode first: without one nobody is let in.' },
+  ADDRESS_NOT_HERE: {
+    status: 422,
+    sentence: '{address} is no address of this machine. Choose one that it has.',
   },
   FOREIGN_ORIGIN: { status: 403, sentence: 'This address is not served from here.' },
   READING_FAILED: {

@@ -33,6 +33,8 @@ export {
   type Mold,
   type MoldTest,
   type Recipe,
+  type ScrapBatch,
+  type Slip,
   type SizeSeries,
   type TestSetRun,
   type Trial,
@@ -67,6 +69,7 @@ export {
   type Bath,
   type CureSetup,
   type BenchExceptionDay,
+  HOUSE_SPRUES,
   HOUSE_TAKES,
   type House,
   type Costs,
@@ -101,23 +104,7 @@ export {
   withPatterns,
   type PourDoc,
 } from './pour/pourDoc';
-export {
-  ALONG,
-  GROUPED_BY,
-  groupsQuerySchema,
-  POINT_KINDS,
-  pointsQuerySchema,
-  recordGroupsSchema,
-  recordPointsSchema,
-  type Along,
-  type GroupedBy,
-  type GroupsQuery,
-  type PointKind,
-  type PointsQuery,
-  type RecordGroup,
-  type RecordPoint,
-  type RecordPoints,
-} from './pour/recordSums';
+export * from './pour/recordSums';
 export { RECIPE_PARTS, type RecipePart, type RecipeSays, type UsedRecipe } from './pour/recipe';
 export { pourDiffers, recipeChanges, recipeDiffers, recipeOf, withRecipe } from './pour/usesRecipe';
 export {
@@ -128,6 +115,8 @@ export {
   pathsMeet,
   valueAt,
   type FieldChange,
+  clashesOf,
+  OVER_MOST,
 } from './pour/change';
 export type { PourPath, PourValue } from './pour/pourPath';
 export { masterKey, pieceKey, readPieceKey, type NamedPiece, type PieceKey } from './pour/pieces';
@@ -229,6 +218,9 @@ export {
   recordsSchema,
   refusedChangeSchema,
   SHOP_HEADER,
+  toldChangeSchema,
+  type ToldChange,
+  WINDOW_HEADER,
   shopStateSchema,
   type FindHit,
   type ChangedPour,
@@ -289,3 +281,9 @@ export {
   type RecordFacts,
   type RecordQuery,
 } from './pour/recordFacts';
+export * from './network';
+export { SLIP_SUBJECTS, type SlipSubject } from './record/slip';
+export * from './archive';
+export { scrapBatchSchema, type Scrap, type ScrapBatchDoc } from './pour/scrap';
+export { takeScrapsSchema, type TakeScraps } from './takeScraps';
+export * from './share';

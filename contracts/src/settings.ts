@@ -140,6 +140,8 @@ export type Person = z.infer<typeof personSchema>;
 const houseDays = (label: string) => quantitySchema(label, 'days', [0, 60], { digits: 1 });
 /** What a casting house takes in hand. */
 export const HOUSE_TAKES = ['prints', 'trees'] as const;
+/** Who puts the sprues on. */
+export const HOUSE_SPRUES = ['house', 'shop'] as const;
 /** A casting house that burns out and pours for the shop. Its burnout is not known here. */
 export const houseSchema = z.strictObject({
   key: keySchema,
@@ -151,6 +153,13 @@ export const houseSchema = z.strictObject({
   takes: z.enum(HOUSE_TAKES),
   /** Resins, metals, sizes, as it says itself. */
   accepts: z.string().max(300),
+  /** What is absent below nobody has said. */
+  waxOnly: z.boolean().optional(),
+  /** Prints of these alone. */
+  resinIds: z.array(idSchema).max(60).optional(),
+  sprues: z.enum(HOUSE_SPRUES).optional(),
+  shrinkPercent: quantitySchema('Shrinks, as it says', 'percent', [0, 10], { digits: 2 }).optional(),
+  pricePerPiece: quantitySchema('A casting costs', 'money', [0, 100_000], { digits: 2 }).optional(),
 });
 export type House = z.infer<typeof houseSchema>;
 

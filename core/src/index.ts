@@ -29,3 +29,4 @@ export * from './why';
 export * from './cost';
 export * from './quick';
 export * from './caution';
+export * from './scraps';

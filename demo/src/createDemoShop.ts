@@ -11,6 +11,7 @@ import { datedLists } from './exposure/dated';
 import { demoRecords, demoTestSet } from './exposure/records';
 import { demoKilnRuns } from './kilnRuns';
 import { createDemoPatterns } from './patterns';
+import { demoSlips } from './slips';
 import { demoRecipes } from './recipes';
 import { createDemoPours } from './pours/createPours';
 import { DEMO_LISTS } from './shop';
@@ -59,7 +60,7 @@ export async function createDemoShop(now: Date): Promise<{ file: ShopFile; bytes
     patterns,
     pours,
     kilnRuns: demoKilnRuns(pours),
-    records: { ...demoRecords(patterns, now), recipe: recipes },
+    records: { ...demoRecords(patterns, now), recipe: recipes, slip: demoSlips(pours, now) },
   });
   return { file, bytes };
 }

@@ -71,6 +71,15 @@ export function nextHandsOn(rows: readonly BoardRow[], molds: readonly MoldRow[]
   return [...ofPours, ...ofMolds].sort((a, b) => a.at - b.at);
 }
 
+/** How far a pour is from being worked at just now, ms: by what hands do of it, and by when it was last changed. */
+function awayMs({ plan, pour }: BoardRow, now: number): number {
+  const sinceChange = Math.abs(now - Date.parse(pour.changedAt));
+  return Math.min(sinceChange, ...plan.moments.map(({ at }) => Math.abs(at - now)));
+}
+/** The pours in work, the one first that hands are most likely at just now: a guess. */
+export const poursAtHand = (rows: readonly BoardRow[], now: number): BoardRow[] =>
+  [...rows].sort((a, b) => awayMs(a, now) - awayMs(b, now));
+
 export interface KilnState {
   kilnId: string | undefined;
   name: string;

@@ -80,6 +80,7 @@ export {
   judgeKilnTaken,
   kilnStates,
   nextHandsOn,
+  poursAtHand,
   type BoardConflict,
   type BoardRow,
   type HandsOnEntry,
@@ -189,3 +190,6 @@ export { compareWithinFlasks, type FlaskDifference } from './result/withinFlask'
 export { debrisChain, type ChainLink } from './result/debrisChain';
 export { coreHours } from './burnout/burnoutPlan';
 export { triedCost, type TriedCost } from './resin/triedCost';
+export { nameKey, pourOfScrap, type ScrapChoices, type ScrapNames } from './scraps/pourOfScrap';
+export { changedSince } from './compare/changedSince';
+export { handOverRefusals, resinCautions } from './burnout/handOver';

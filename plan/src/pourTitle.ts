@@ -2,6 +2,7 @@ import type { PourContext } from './context';
 
 /** What a pour is called: its patterns with counts. */
 export function pourTitle({ parts, doc }: PourContext): string {
+  if (parts.length === 0 && doc.scrap?.what) return doc.scrap.what;
   if (parts.length === 0) return doc.brief.note?.split('\n')[0]?.slice(0, 60) ?? 'Nothing chosen yet';
   return parts
     .map(({ pattern, count }) => (count > 1 ? `${pattern.name} ×${count}` : pattern.name))

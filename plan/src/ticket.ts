@@ -62,6 +62,9 @@ const keepsPart = ({ context }: PourPlan): TicketPart => ({
   })),
 });
 
+/** Of an old record nothing was set or mixed by a plan: only what came out, and what was read, is told. */
+const TOLD_BY_SCRAPS: readonly TicketPart['section'][] = ['Castings', 'Temperatures'];
+
 /** The ticket of a pour: what to do while it is ahead, what was done once it is poured. */
 export function writeTicket(plan: PourPlan): TicketSection[] {
   const { context } = plan;
@@ -71,12 +74,15 @@ export function writeTicket(plan: PourPlan): TicketSection[] {
     ...STAGE_RULES.flatMap(({ ticket }) => ticket(plan)),
     ...(ahead ? [costPart(plan)] : []),
   ];
-  return TICKET_SECTIONS.flatMap((section) => {
-    const own = parts.filter((part) => part.section === section);
-    const flasks = [...new Set(own.map(({ flask }) => flask))];
-    return flasks.map((flask) => ({
-      title: flask === undefined ? section : ofFlask(section, context, flask),
-      lines: own.filter((part) => part.flask === flask).flatMap(({ lines }) => lines),
-    }));
-  }).filter(({ lines }) => lines.length > 0);
+  const sections = context.doc.scrap ? TOLD_BY_SCRAPS : TICKET_SECTIONS;
+  return sections
+    .flatMap((section) => {
+      const own = parts.filter((part) => part.section === section);
+      const flasks = [...new Set(own.map(({ flask }) => flask))];
+      return flasks.map((flask) => ({
+        title: flask === undefined ? section : ofFlask(section, context, flask),
+        lines: own.filter((part) => part.flask === flask).flatMap(({ lines }) => lines),
+      }));
+    })
+    .filter(({ lines }) => lines.length > 0);
 }

@@ -1,26 +1,38 @@
 import { BUILD_HEADER, Refusal, SHOP_HEADER } from '@zero-pour/contracts';
-import express, { type Express } from 'express';
+import express, { Router, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import { archiveRoutes } from './routes/archiveRoutes';
 import { answerErrors } from './routes/answerErrors';
 import { blobRoutes } from './routes/blobRoutes';
-import { ownNameOnly, ownPagesOnly, ownShopOnly } from './routes/guard';
+import type { NetworkDoor } from './network/networkDoor';
+import { MACHINE_DOOR, ownNameOnly, ownPagesOnly, ownShopOnly, type Door } from './routes/guard';
 import { keepableOnly } from './routes/keepable';
+import { changeRoutes, tellChanges } from './routes/changeRoutes';
 import { calendarRoutes } from './routes/calendarRoutes';
 import { castRoutes } from './routes/castRoutes';
 import { deviceRoutes } from './routes/deviceRoutes';
 import { kilnRunRoutes } from './routes/kilnRunRoutes';
+import { networkRoutes } from './routes/networkRoutes';
 import { patternRoutes } from './routes/patternRoutes';
 import { pourRoutes } from './routes/pourRoutes';
 import { readingRoutes } from './routes/readingRoutes';
 import { recordRoutes } from './routes/recordRoutes';
 import type { Services } from './routes/services';
+import { scrapRoutes } from './routes/scrapRoutes';
+import { shareRoutes } from './routes/shareRoutes';
+import { signInRoutes } from './routes/signInRoutes';
 import { shopRoutes } from './routes/shopRoutes';
 
 /** A pour document with every field filled stays far below this. */
 const JSON_LIMIT = '2mb';
 export const VERSION = '0.1.0';
+
+const SHORT_JSON = express.json({ limit: JSON_LIMIT, type: 'application/json' });
+/** Old records come by the thousand: their route reads its body itself. */
+const shortJson: RequestHandler = (request, response, next) =>
+  request.path === '/scraps' ? next() : SHORT_JSON(request, response, next);
 
 const SECURITY = helmet({
   contentSecurityPolicy: {
@@ -40,23 +52,29 @@ const SECURITY = helmet({
 });
 
 /** The application over HTTP: the API below /api, the built page for everything else. */
-export function createApp(services: Services, webFolder: string): Express {
+export function createApp(services: Services, webFolder: string, door: Door = MACHINE_DOOR): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing is compressed: over the loopback address that only costs the machine that also draws the page.
-  app.use(SECURITY, ownNameOnly);
+  app.use(SECURITY, ownNameOnly(door));
   const build = readBuild(webFolder);
   app.use('/api', (_request, response, next) => {
     response.set({ [SHOP_HEADER]: services.shopId, [BUILD_HEADER]: build, 'Cache-Control': 'no-store' });
     next();
   });
-  app.use('/api', ownPagesOnly, ownShopOnly(services.shopId));
-  app.use('/api', express.json({ limit: JSON_LIMIT, type: 'application/json' }), keepableOnly);
+  app.use('/api', ownPagesOnly(door), ownShopOnly(services.shopId));
+  app.use('/api', shortJson, keepableOnly);
+  app.use('/api', door === MACHINE_DOOR ? networkRoutes(services.network) : networkGuard(services.network));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', version: VERSION, migrations: services.migration });
   });
   app.use(
     '/api',
+    tellChanges(services.changes),
+    changeRoutes(services.changes),
+    archiveRoutes(services),
+    shareRoutes(services),
+    scrapRoutes(services),
     shopRoutes(services),
     patternRoutes(services),
     calendarRoutes(services),
@@ -74,6 +92,15 @@ export function createApp(services: Services, webFolder: string): Express {
   servePage(app, webFolder);
   app.use(answerErrors(services.log));
   return app;
+}
+
+/** What comes over the network signs in first, and is told nothing of how that is set up. */
+function networkGuard(network: NetworkDoor): Router {
+  return Router()
+    .use(signInRoutes(network))
+    .use('/network', () => {
+      throw new Refusal('ONLY_HERE');
+    });
 }
 
 /**

@@ -6,6 +6,7 @@ import { FolderRefusedError } from './db/migrations';
 import { prepareDemoFolder } from './demoFolder';
 import { importShop } from './services/importShop';
 import type { Services } from './routes/services';
+import { localAddresses } from './network/localAddresses';
 import { startStandIns } from './standIns/standInApp';
 import { startShop, type RunningShop } from './start';
 
@@ -65,6 +66,7 @@ try {
     demoShop,
     onLost: leaveAtOnce,
     databaseUrl: process.env['DATABASE_URL'],
+    networkAddresses: () => localAddresses(process.env['ZP_NETWORK_ADDRESS']),
     priceFeed: process.env['ZP_PRICE_FEED'],
     standIns: standIns?.address ?? process.env['ZP_STAND_INS_AT'],
     ...(wantsDemo ? { prepare: prepareDemo, fill: fillDemo } : {}),

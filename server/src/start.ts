@@ -13,6 +13,9 @@ import { BlobFiles } from './files/blobFiles';
 import { flushFolder } from './files/flush';
 import { KilnWatch } from './devices/kilnWatch';
 import type { Services } from './routes/services';
+import { ChangesTold } from './services/changesTold';
+import { localAddresses, type LocalAddress } from './network/localAddresses';
+import { NetworkDoor } from './network/networkDoor';
 import { ReadingRuns } from './services/readings';
 import { readShopState } from './services/readShopState';
 
@@ -32,6 +35,8 @@ export interface StartOptions {
   priceFeed?: string | undefined;
   /** Where the stand-ins of devices answer, when they run beside this server. */
   standIns?: string | undefined;
+  /** Addresses that the shop may be opened on; absent: those that this machine has. */
+  networkAddresses?: (() => LocalAddress[]) | undefined;
   /** The folder has become another's all the same: nothing may be written any more. */
   onLost?: () => void;
 }
@@ -75,6 +80,14 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     const readings = new ReadingRuns(db, files);
     undo.push(() => readings.stop());
     const devices = new KilnWatch(db, log);
+    const changes = new ChangesTold();
+    const network = new NetworkDoor({
+      db,
+      folder: path.join(options.dataFolder, 'network'),
+      log,
+      addresses: options.networkAddresses ?? localAddresses,
+      now: () => new Date(),
+    });
     const services: Services = {
       db,
       migration,
@@ -82,6 +95,8 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       files,
       readings,
       devices,
+      changes,
+      network,
       standIns: options.standIns,
       demoShop: options.demoShop,
       log,
@@ -93,7 +108,10 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     await listening(server);
     undo.push(() => close(server));
     undo.push(() => devices.stop());
+    undo.push(async () => changes.stop());
     await devices.look();
+    undo.push(() => network.stop());
+    await network.begin((door) => createApp(services, options.webFolder, door));
     const { port } = server.address() as { port: number };
     return { address: `http://${HOST}:${port}`, services, stop };
   } catch (error) {

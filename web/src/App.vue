@@ -1,19 +1,28 @@
 <script setup lang="ts">
-import { defineAsyncComponent, shallowRef } from 'vue';
+import { defineAsyncComponent, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { resendPhotos } from './api/keepPhoto';
+import { signedOut } from './api/signedOut';
+import { forgetCopies } from './state/keptCopies';
+import { followChanges } from './state/changesHeard';
 import { useNotices } from './state/notices';
+import { knownShop, whenShopKnown } from './state/shopKeys';
 import { usePrints } from './state/printStore';
 import { useShop } from './state/shopStore';
 import { useSizes } from './state/sizeStore';
 import { TopBar, useAppKeys } from './shell';
+import { CaptureButton, captureOpen } from './capture';
 import { quickSumsOpen } from './quick';
 
 // What opens over the page comes when it is first asked for.
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));
+const CaptureDialog = defineAsyncComponent(() => import('./capture/CaptureDialog.vue'));
 const KeysDialog = defineAsyncComponent(() => import('./shell/KeysDialog.vue'));
 const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
 const NotKeptDialog = defineAsyncComponent(() => import('./shell/NotKeptDialog.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
+
+const SignIn = defineAsyncComponent(() => import('./network').then((network) => network.SignIn));
 
 const route = useRoute();
 const shop = useShop();
@@ -21,23 +30,31 @@ const notices = useNotices();
 const { finding, showingKeys } = useAppKeys();
 const showingNotKept = shallowRef(false);
 
-const load = (): Promise<void> => shop.load().catch((error: unknown) => notices.wrong(error));
-// Plans begin with the book and take in what was measured as soon as it is there.
-for (const learnt of [useSizes(), usePrints()]) void learnt.load().catch(() => {});
+followChanges();
+// What was read of the shop does not stay with a device that may not read it any more; what was typed there does.
+watch(signedOut, (out) => void (out ? forgetCopies().catch(() => {}) : load()));
+const learnt = [useSizes(), usePrints()];
+async function load(): Promise<void> {
+  // Plans begin with the book and take in what was measured as soon as it is there.
+  for (const store of learnt) void store.load().catch(() => {});
+  await shop.load().catch((error: unknown) => signedOut.value || notices.wrong(error));
+}
 void load();
+void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
 </script>
 
 <template>
   <v-app>
     <a class="skip" href="#content">Skip to the page</a>
     <TopBar
-      v-if="!route.meta['bare']"
+      v-if="!route.meta['bare'] && !signedOut"
       @find="finding = true"
       @keys="showingKeys = true"
       @not-kept="showingNotKept = true"
     />
     <main id="content">
-      <router-view v-if="shop.loading === 'ready'" />
+      <SignIn v-if="signedOut" />
+      <router-view v-else-if="shop.loading === 'ready'" />
       <div v-else-if="shop.loading === 'failed'" class="page">
         <h1>Zero Pour does not answer</h1>
         <p class="mute">Start it again where it ran (npm start), then ask once more.</p>
@@ -47,6 +64,8 @@ void load();
     </main>
     <FindDialog v-if="finding" v-model="finding" />
     <QuickSums v-if="quickSumsOpen" v-model="quickSumsOpen" />
+    <CaptureDialog v-if="captureOpen" v-model="captureOpen" />
+    <CaptureButton v-if="!signedOut && !route.meta['bare'] && !captureOpen" class="no-print" />
     <KeysDialog v-if="showingKeys" v-model="showingKeys" />
     <NotKeptDialog v-if="showingNotKept" v-model="showingNotKept" />
     <NoticeLine v-if="notices.current" />

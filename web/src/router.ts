@@ -36,6 +36,27 @@ export const router = createRouter({
       meta: { bare: true, title: 'Plate sheet' },
     },
     {
+      path: '/pours/:id/labels',
+      name: 'labels',
+      component: () => import('./paper/LabelsPage.vue'),
+      props: true,
+      meta: { bare: true, title: 'Labels' },
+    },
+    {
+      path: '/pours/:id/hand-over',
+      name: 'handOver',
+      component: () => import('./paper/HandOverPage.vue'),
+      props: true,
+      meta: { bare: true, title: 'Hand-over sheet' },
+    },
+    {
+      path: '/resins/:id([0-9a-f-]{36})/sheet',
+      name: 'resinSheet',
+      component: () => import('./paper/ResinSheetPage.vue'),
+      props: true,
+      meta: { bare: true, title: 'Sheet of a resin' },
+    },
+    {
       path: '/patterns/:id?',
       name: 'patterns',
       component: () => import('./pattern/PatternsPage.vue'),
@@ -120,10 +141,22 @@ export const router = createRouter({
       meta: { title: 'A month of pours' },
     },
     {
+      path: '/record/old',
+      name: 'scraps',
+      component: () => import('./scraps/ScrapsPage.vue'),
+      meta: { title: 'Old records' },
+    },
+    {
       path: '/record',
       name: 'record',
       component: () => import('./record/RecordPage.vue'),
       meta: { title: 'Record' },
+    },
+    {
+      path: '/inbox',
+      name: 'inbox',
+      component: () => import('./capture/InboxPage.vue'),
+      meta: { title: 'Noted at the bench' },
     },
     {
       path: '/week',

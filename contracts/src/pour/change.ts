@@ -1,5 +1,9 @@
+import { dequal } from 'dequal';
 import { z } from 'zod';
 import type { PourDoc } from './pourDoc';
+
+/** So many of its own attempts a writer remembers of one field. */
+export const OVER_MOST = 20;
 
 /** One field set (or, with null, taken away) at a path below the pour document. */
 export const fieldChangeSchema = z.strictObject({
@@ -16,12 +20,30 @@ export const fieldChangeSchema = z.strictObject({
   value: z.json(),
   /** Version of the document that the path is meant for; absent: 1, which did not say so. */
   version: z.number().int().positive().optional(),
+  /**
+   * What its writer knew to stand there: what was shown when it was typed, and what was sent of it since. Where something else
+   * stands by now, it is refused and both are told. Absent: it goes over whatever stands there.
+   */
+  over: z.array(z.json()).max(OVER_MOST).optional(),
 });
 export type FieldChange = z.infer<typeof fieldChangeSchema>;
 
 /** Changes that go in one request; a longer list is sent in several. */
 export const CHANGES_MAX = 200;
 export const changesSchema = z.strictObject({ changes: z.array(fieldChangeSchema).min(1).max(CHANGES_MAX) });
+
+/** Changes of fields that hold by now what their writer neither knew nor meant; after another change of the same sending none is. */
+export function clashesOf(doc: PourDoc, changes: readonly FieldChange[]): Map<FieldChange, unknown> {
+  const clashes = new Map<FieldChange, unknown>();
+  changes.forEach((change, i) => {
+    const { path, value, over } = change;
+    if (!over || changes.slice(0, i).some((earlier) => meet(earlier.path, path))) return;
+    const stored = valueAt(doc, path);
+    if (![value, ...over].some((known) => dequal(known, stored))) clashes.set(change, stored);
+  });
+  return clashes;
+}
+const meet = (a: readonly string[], b: readonly string[]): boolean => pathsMeet(a, b) || pathsMeet(b, a);
 
 /** Whether one path is the other's, or leads through it. */
 export const pathsMeet = (a: readonly string[], b: readonly string[]): boolean =>

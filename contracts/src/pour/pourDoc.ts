@@ -4,6 +4,7 @@ import { burnoutStageSchema, cleanStageSchema, investStageSchema, printStageSche
 import { happeningSchema, resultStageSchema } from './outcome';
 import { emptyFlask, FIRST_FLASK, pourFlaskSchema, type PourFlask } from './pourFlask';
 import { briefSchema, plannedWeekSchema, resinStageSchema, wayUpSchema } from './planning';
+import { scrapSchema } from './scrap';
 import { scaleStageSchema } from './sizes';
 
 const STAGE_KEYS = STAGES.map((stage) => stage.key) as [StageKey, ...StageKey[]];
@@ -32,6 +33,8 @@ export const pourDocSchema = z.strictObject({
   happenings: z.array(happeningSchema).max(200),
   /** Absent: it is counted back by itself. */
   plannedWeek: plannedWeekSchema.optional(),
+  /** Of a pour that was taken in from an old record. */
+  scrap: scrapSchema.optional(),
 });
 export type PourDoc = z.infer<typeof pourDocSchema>;
 

@@ -112,6 +112,7 @@ export function tellFacts(doc: PourDoc): RecordFacts {
     result.note,
     brief.note,
     brief.statedChange,
+    doc.scrap?.what,
   ].filter((word): word is string => word !== undefined && word !== '');
   return {
     ...(Object.fromEntries(Object.entries(numbers).filter(([, n]) => n !== undefined)) as Partial<Record<FactName, number>>), // prettier-ignore

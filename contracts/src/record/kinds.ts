@@ -5,6 +5,8 @@ import { metalLotSchema } from './metalLot';
 import { moldSchema, moldTestSchema } from './mold';
 import { recipeSchema } from './recipe';
 import { testSetRunSchema } from './testSet';
+import { scrapBatchSchema } from '../pour/scrap';
+import { slipSchema } from './slip';
 import { sizeSeriesSchema } from './sizeSeries';
 import { cureTestSchema, trialSchema } from './trial';
 
@@ -18,6 +20,8 @@ export const RECORD_SCHEMAS = {
   mold: moldSchema,
   moldTest: moldTestSchema,
   recipe: recipeSchema,
+  slip: slipSchema,
+  scrapBatch: scrapBatchSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -34,6 +38,8 @@ export type MetalLot = BenchRecord<'metalLot'>;
 export type Mold = BenchRecord<'mold'>;
 export type MoldTest = BenchRecord<'moldTest'>;
 export type Recipe = BenchRecord<'recipe'>;
+export type Slip = BenchRecord<'slip'>;
+export type ScrapBatch = BenchRecord<'scrapBatch'>;
 
 const kept = <K extends RecordKind>(kind: K) =>
   RECORD_SCHEMAS[kind].safeExtend({ id: idSchema }) as unknown as z.ZodType<BenchRecord<K>>;
@@ -47,6 +53,8 @@ export const BENCH_RECORD_SCHEMAS: { [K in RecordKind]: z.ZodType<BenchRecord<K>
   mold: kept('mold'),
   moldTest: kept('moldTest'),
   recipe: kept('recipe'),
+  slip: kept('slip'),
+  scrapBatch: kept('scrapBatch'),
 };
 
 /** All records by kind, oldest first. */
@@ -61,6 +69,8 @@ export const recordListsSchema = z.strictObject({
   mold: z.array(BENCH_RECORD_SCHEMAS.mold).default([]),
   moldTest: z.array(BENCH_RECORD_SCHEMAS.moldTest).default([]),
   recipe: z.array(BENCH_RECORD_SCHEMAS.recipe).default([]),
+  slip: z.array(BENCH_RECORD_SCHEMAS.slip).default([]),
+  scrapBatch: z.array(BENCH_RECORD_SCHEMAS.scrapBatch).default([]),
 }) as unknown as z.ZodType<RecordLists>;
 export const emptyRecords = (): RecordLists => ({
   trial: [],
@@ -71,6 +81,8 @@ export const emptyRecords = (): RecordLists => ({
   mold: [],
   moldTest: [],
   recipe: [],
+  slip: [],
+  scrapBatch: [],
 });
 
 /** What the shop's recorded pours say of a resin in a class: pieces and castings looked at, and how many were good. */

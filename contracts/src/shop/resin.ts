@@ -64,6 +64,8 @@ export const bottleSchema = z.strictObject({
   key: keySchema,
   openedAt: momentSchema.nullable(),
   mlLeft: quantitySchema('Left', 'ml', [0, 100_000]),
+  /** Whose money it was: ours, or a maker's who sent it to be tried. Absent: nobody said. */
+  paidBy: z.string().max(120).optional(),
   note: z.string().max(200),
 });
 

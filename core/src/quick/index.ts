@@ -11,3 +11,4 @@ export {
 export { workOut, type SumAnswer, type SumLine } from './workOut';
 export { type KnownNames, type ReadSum } from './line';
 export { readSum } from './readSum';
+export { wordsOf } from './namesIn';

@@ -160,7 +160,10 @@ function testSetRun(run: (typeof RUNS)[number], patterns: readonly Pattern[], no
 }
 
 /** What Gannet Yard tried with its resins, its dates counted from `now`. */
-export function demoRecords(patterns: readonly Pattern[], now: Date): Omit<RecordLists, 'recipe'> {
+export function demoRecords(
+  patterns: readonly Pattern[],
+  now: Date,
+): Omit<RecordLists, 'recipe' | 'slip' | 'scrapBatch'> {
   return {
     trial: TRIALS.map((story, n) => trial(story, n, now)),
     cureTest: [cureTest(now)],

@@ -1,4 +1,10 @@
-import { changedFields, type History, type ShopItem, type ShopKind } from '@zero-pour/contracts';
+import {
+  changedFields,
+  type History,
+  type KeptHistory,
+  type ShopItem,
+  type ShopKind,
+} from '@zero-pour/contracts';
 import type { Queryable } from './database';
 
 /** Changes within this time of each other are one change: fields are kept as they are typed. */
@@ -29,4 +35,21 @@ export async function listHistory(db: Queryable, kind: ShopKind, id: string): Pr
     [kind, id],
   );
   return rows.map(({ at, before }) => ({ at: at.toISOString(), before }));
+}
+
+/** The whole history of all things, for an archive. */
+export async function exportHistory(db: Queryable): Promise<KeptHistory[]> {
+  const { rows } = await db.query<Omit<KeptHistory, 'at'> & { at: Date }>(
+    'SELECT kind, item_id AS "itemId", at, before FROM item_history',
+  );
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+}
+export async function restoreHistory(db: Queryable, history: readonly KeptHistory[]): Promise<void> {
+  for (const { kind, itemId, at, before } of history)
+    await db.query('INSERT INTO item_history (kind, item_id, at, before) VALUES ($1, $2, $3, $4)', [
+      kind,
+      itemId,
+      at,
+      JSON.stringify(before),
+    ]);
 }

@@ -1,4 +1,4 @@
-import { Refusal, type KilnCurve, type KilnRun, type NewKilnRun } from '@zero-pour/contracts';
+import { Refusal, type KeptRun, type KilnCurve, type KilnRun, type NewKilnRun } from '@zero-pour/contracts';
 import { isForeignKeyViolation, type Queryable } from './database';
 
 interface RunRow extends Omit<KilnRun, 'startedAt'> {
@@ -35,6 +35,19 @@ export async function keepKilnRun(tx: Queryable, id: string, given: NewKilnRun):
       [id, kilnId, pourId, name, startedAt, atS.at(-1), atS.length],
     )
     .catch(notThere);
+  await addReadings(tx, id, { atS, tempC, setC });
+  const kept = await findRun(tx, id);
+  const same = kept.kilnId === kilnId && kept.rows === atS.length && kept.startedAt === startedAt;
+  if (!same) throw new Refusal('ID_TAKEN', { what: 'run of a kiln' });
+  return kept;
+}
+
+/** Readings of a run; one that is there already stays. */
+async function addReadings(
+  tx: Queryable,
+  id: string,
+  { atS, tempC, setC }: Pick<NewKilnRun, 'atS' | 'tempC' | 'setC'>,
+): Promise<void> {
   await tx.query(
     `INSERT INTO kiln_reading (run_id, at_s, temp_c, set_c)
      SELECT $1, r."atS", r."tempC", r."setC"
@@ -42,10 +55,6 @@ export async function keepKilnRun(tx: Queryable, id: string, given: NewKilnRun):
      ON CONFLICT DO NOTHING`,
     [id, JSON.stringify(atS.map((at, n) => ({ atS: at, tempC: tempC[n], setC: setC[n] })))],
   );
-  const kept = await findRun(tx, id);
-  const same = kept.kilnId === kilnId && kept.rows === atS.length && kept.startedAt === startedAt;
-  if (!same) throw new Refusal('ID_TAKEN', { what: 'run of a kiln' });
-  return kept;
 }
 
 /** Says which pour a run burnt out; null: none. */
@@ -83,4 +92,31 @@ export async function readKilnCurve(db: Queryable, id: string, mostRows: number)
     tempC: rows.map(({ tempC }) => tempC),
     setC: rows.map(({ setC }) => setC),
   };
+}
+
+/** A run with all its readings, for an archive: there it goes on no more, whatever it does here. */
+export async function exportRun(db: Queryable, id: string): Promise<KeptRun> {
+  const { run, atS, tempC, setC } = await readKilnCurve(db, id, Infinity);
+  return { run: { ...run, going: false }, atS, tempC, setC };
+}
+export async function restoreRun(tx: Queryable, { run, atS, tempC, setC }: KeptRun): Promise<void> {
+  await tx
+    .query(
+      `INSERT INTO kiln_run (id, kiln_id, pour_id, source, name, started_at, last_s, rows, sent, missing)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [
+        run.id,
+        run.kilnId,
+        run.pourId,
+        run.source,
+        run.name,
+        run.startedAt,
+        run.lastS,
+        run.rows,
+        run.sent && JSON.stringify(run.sent),
+        run.missing,
+      ],
+    )
+    .catch(notThere);
+  await addReadings(tx, run.id, { atS, tempC, setC });
 }

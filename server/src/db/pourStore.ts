@@ -38,12 +38,26 @@ export const STORED_POUR = {
   }),
 } as const;
 
+const PAGE = 200;
+
 /** Pours that are neither recorded nor discarded. */
 export async function listOpenPours(db: Queryable): Promise<Listed<Pour>> {
   const { rows } = await db.query<PourRow>(
     `SELECT ${POUR_COLUMNS} FROM pour p WHERE recorded_at IS NULL AND NOT discarded ORDER BY number`,
   );
   return readEach(rows, STORED_POUR);
+}
+
+/** Pours of any kind that come after a number, a page of them; `last`: the number to go on from, null where none follow. */
+export async function listPourPage(
+  db: Queryable,
+  after: number,
+): Promise<Listed<Pour> & { last: number | null }> {
+  const { rows } = await db.query<PourRow>(
+    `SELECT ${POUR_COLUMNS} FROM pour p WHERE number > $1 ORDER BY number LIMIT ${PAGE}`,
+    [after],
+  );
+  return { ...readEach(rows, STORED_POUR), last: rows.length < PAGE ? null : rows.at(-1)!.number };
 }
 
 /** One pour; locked for a change that follows, where `forChange`. Refuses one that does not read. */
@@ -119,6 +133,9 @@ interface NewPour {
   /** Its own number, when it comes with one. */
   number?: number;
   at: string;
+  /** Of one that comes out of an archive. */
+  changedAt?: string;
+  discarded?: boolean;
 }
 
 /** The number of a new pour, kept in a row that is locked before it is read: none is given out twice. */
@@ -153,9 +170,16 @@ export async function addPour(db: Queryable, pour: NewPour): Promise<void> {
   await db
     .query(
       `INSERT INTO pour (id, doc, used, zero_at, poured_at, recorded_at, told_print, told_sizes, told_castings,
-         told_yields, told_cast, told_facts, told_version, created_at, changed_at, number)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $14, $15)`,
-      [pour.id, ...derived(pour.id, number, pour.doc, pour.used), pour.at, number],
+         told_yields, told_cast, told_facts, told_version, created_at, number, changed_at, discarded)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)`,
+      [
+        pour.id,
+        ...derived(pour.id, number, pour.doc, pour.used),
+        pour.at,
+        number,
+        pour.changedAt ?? pour.at,
+        pour.discarded ?? false,
+      ],
     )
     .catch(refuseUnknown);
   await keepNamed(db, pour.id, pour.doc).catch(refuseUnknown);

@@ -5,7 +5,9 @@ import {
   recordFaults,
   refuseNewFaults,
   Refusal,
+  RECORD_KINDS,
   type BenchRecord,
+  type KeptRecord,
   type PourYield,
   type RecordKind,
   type Records,
@@ -31,6 +33,8 @@ const TITLES: Record<RecordKind, string> = {
   mold: 'A mold',
   moldTest: 'A test of a mold’s material',
   recipe: 'A recipe',
+  slip: 'A slip from the bench',
+  scrapBatch: 'A taking-in of old records',
 };
 /** What a record names that may not be there any more. */
 const NAMED: Partial<Record<RecordKind, string>> = {
@@ -57,6 +61,48 @@ export async function listRecords(db: Queryable): Promise<Records> {
   return { lists, revisions: await listRecordRevisions(db), unread };
 }
 
+/** All records with the moment since when each is kept, for an archive. */
+export async function exportRecords(
+  db: Queryable,
+): Promise<{ lists: Record<RecordKind, KeptRecord[]>; unread: Records['unread'] }> {
+  const { rows } = await db.query<Row & { at: Date }>(
+    'SELECT id, kind, doc, created_at AS at FROM bench_record',
+  );
+  const lists = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, [] as KeptRecord[]])) as Record<
+    RecordKind,
+    KeptRecord[]
+  >;
+  const unread: Records['unread'] = [];
+  for (const row of rows) {
+    const found = readOne(row, stored(row.kind));
+    if ('read' in found) lists[row.kind].push({ createdAt: row.at.toISOString(), record: found.read });
+    else unread.push(found.unread);
+  }
+  return { lists, unread };
+}
+export async function restoreRecord(
+  db: Queryable,
+  kind: RecordKind,
+  { createdAt, record }: KeptRecord,
+): Promise<void> {
+  await keepRecord(db, kind, record, 'any');
+  await db.query('UPDATE bench_record SET created_at = $2 WHERE id = $1', [record.id, createdAt]);
+}
+
+/** One record; undefined for none. */
+export async function findRecord<K extends RecordKind>(
+  db: Queryable,
+  kind: K,
+  id: string,
+): Promise<BenchRecord<K> | undefined> {
+  const { rows } = await db.query<Row>('SELECT id, kind, doc FROM bench_record WHERE kind = $1 AND id = $2', [
+    kind,
+    id,
+  ]);
+  const found = rows[0] && readOne(rows[0], stored(kind));
+  return found && 'read' in found ? (found.read as unknown as BenchRecord<K>) : undefined;
+}
+
 /** Adds or replaces a record. Refuses one whose resin or printer is not there, or that takes another kind's place. */
 export async function keepRecord<K extends RecordKind>(
   db: Queryable,
@@ -75,10 +121,11 @@ export async function keepRecord<K extends RecordKind>(
   if (held && !holdBase(held, base, record)) return { record, revision: held.revision };
   if (held && kind === 'recipe') holdRecipe(had[0]!.doc, record as BenchRecord<'recipe'>);
   const before = had[0] && readOne(had[0], stored(kind));
-  refuseNewFaults(
-    before && 'read' in before ? recordFaults(kind, before.read as never) : [],
-    recordFaults(kind, record as never),
-  );
+  if (base !== 'any')
+    refuseNewFaults(
+      before && 'read' in before ? recordFaults(kind, before.read as never) : [],
+      recordFaults(kind, record as never),
+    );
   try {
     const { rows } = await db.query<{ revision: number }>(
       `INSERT INTO bench_record (id, kind, doc) VALUES ($1, $2, $3)

@@ -30,7 +30,7 @@ export async function listPoints(db: Queryable, query: PointsQuery): Promise<Rec
 
 /** What pours are grouped by, in SQL; months are the shop's own. $10: its time zone. */
 const KEYS: Record<GroupedBy, string> = {
-  month: "to_char(p.poured_at AT TIME ZONE $10, 'YYYY-MM')",
+  month: "CASE WHEN NOT p.month_vague THEN to_char(p.poured_at AT TIME ZONE $10, 'YYYY-MM') END",
   alloy: 'p.alloy_id::text',
   resin: 'p.resin_id::text',
   class: 'p.cast_class',
@@ -55,7 +55,7 @@ export async function listGroups(
        ${total('finishingMin')} AS "finishingMin", ${total('clearedMin')} AS "clearedMin"
      ${FROM} ${by === 'flaw' ? FLAWS : ''}
      WHERE ${MATCHES} AND p.poured_at IS NOT NULL AND $10::text IS NOT NULL
-     GROUP BY 1 ORDER BY ${by === 'month' ? '1 DESC' : '2 DESC, 1'}`,
+     GROUP BY 1 ORDER BY ${by === 'month' ? '1 DESC NULLS LAST' : '2 DESC, 1'}`,
     [...filterOf(query), timeZone],
   );
   return rows;

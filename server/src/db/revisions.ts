@@ -2,7 +2,7 @@ import { SHOP_KINDS, StaleRefusal } from '@zero-pour/contracts';
 import { isDeepStrictEqual } from 'node:util';
 import type { Queryable } from './database';
 
-/** The revision that a writer had before him: null when he thought it new, 'any' for a program that knows the shop empty. */
+/** The revision that a writer had before him: null when he thought it new, 'any' for a program that brings a whole shop into an empty one: what it brings was judged when it was kept first. */
 export type Base = number | null | 'any';
 
 /**

@@ -8,6 +8,8 @@ import { flushFolder } from './flush';
 
 /** Pattern files of 300 MB are the largest that are taken. */
 export const BLOB_BYTES_MAX = 300_000_000;
+/** A whole shop with its meshes and photos. */
+const ASIDE_BYTES_MAX = 20_000_000_000;
 const PARTIAL = 'partial-';
 
 /**
@@ -48,6 +50,29 @@ export class BlobFiles {
       return count;
     } finally {
       await rm(partial, { force: true });
+    }
+  }
+
+  /** Keeps a stream beside the others while it is looked into; what is left of it by a stopped process is cleared at the next start. */
+  async keepAside(bytes: AsyncIterable<Uint8Array>): Promise<{ file: string; remove: () => Promise<void> }> {
+    const file = path.join(this.folder, `${PARTIAL}${randomUUID()}`);
+    const remove = (): Promise<void> => rm(file, { force: true });
+    try {
+      const handle = await open(file, 'w');
+      let count = 0;
+      try {
+        for await (const chunk of bytes) {
+          count += chunk.byteLength;
+          if (count > ASIDE_BYTES_MAX) throw new Refusal('BODY_TOO_LARGE', { limit: '20 GB' });
+          await handle.writeFile(chunk);
+        }
+      } finally {
+        await handle.close();
+      }
+      return { file, remove };
+    } catch (error) {
+      await remove();
+      throw error;
     }
   }
 

@@ -9,11 +9,11 @@ import {
 import { Router, type Response } from 'express';
 import { readNow } from '../devices/readNow';
 import type { KilnWatch } from '../devices/kilnWatch';
+import { streamEvents } from './eventStream';
 import type { Services } from './services';
 
 /** A page is told at most so often. ms */
 const TELL_EVERY_MS = 500;
-const ALIVE_EVERY_MS = 20_000;
 
 /** What the shop's kilns read, as it comes, and what a press sends them. */
 export function deviceRoutes({ db, devices, standIns }: Services): Router {
@@ -41,25 +41,20 @@ export function deviceRoutes({ db, devices, standIns }: Services): Router {
   return router;
 }
 
-/** Server-sent events: what `state` says, at once and whenever it changed. */
+/** What `state` says, at once and whenever it changed. */
 function streamTo(response: Response, devices: KilnWatch, state: () => unknown): void {
-  response.set({ 'Content-Type': 'text/event-stream', Connection: 'keep-alive' }).flushHeaders();
-  const write = (): void => void response.write(`data: ${JSON.stringify(state())}\n\n`);
-  let later: NodeJS.Timeout | undefined;
-  const unlisten = devices.listen(() => {
-    later ??= setTimeout(() => {
-      later = undefined;
-      write();
-    }, TELL_EVERY_MS);
+  streamEvents(response, devices.stopped, (write) => {
+    let later: NodeJS.Timeout | undefined;
+    const unlisten = devices.listen(() => {
+      later ??= setTimeout(() => {
+        later = undefined;
+        write(state());
+      }, TELL_EVERY_MS);
+    });
+    write(state());
+    return () => {
+      unlisten();
+      clearTimeout(later);
+    };
   });
-  const alive = setInterval(() => response.write(': still here\n\n'), ALIVE_EVERY_MS);
-  const end = (): void => void response.end();
-  devices.stopped.addEventListener('abort', end);
-  response.on('close', () => {
-    devices.stopped.removeEventListener('abort', end);
-    unlisten();
-    clearTimeout(later);
-    clearInterval(alive);
-  });
-  write();
 }

@@ -5,14 +5,24 @@ const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 /** What a browser says of a request that the page itself made, or that somebody typed as an address. */
 const OWN_SITE = new Set(['same-origin', 'none']);
 
-/**
- * Only this machine's names are answered: a foreign Host is a name that was pointed at this address.
- */
-export const ownNameOnly: RequestHandler = (request, _response, next) => {
-  const { host } = request.headers;
-  if (host === undefined || !LOOPBACK.test(host)) throw new Refusal('FOREIGN_ORIGIN');
-  next();
-};
+/** Where an application answers: which names it goes by, and how its own pages are addressed. */
+export interface Door {
+  protocol: 'http' | 'https';
+  /** Whether a Host header names this place. */
+  isOurs: (host: string) => boolean;
+}
+
+/** This machine's own names. */
+export const MACHINE_DOOR: Door = { protocol: 'http', isOurs: (host) => LOOPBACK.test(host) };
+
+/** Only own names are answered: a foreign Host is a name that was pointed at this address. */
+export const ownNameOnly =
+  ({ isOurs }: Door): RequestHandler =>
+  (request, _response, next) => {
+    const { host } = request.headers;
+    if (host === undefined || !isOurs(host)) throw new Refusal('FOREIGN_ORIGIN');
+    next();
+  };
 
 /** A page that shows another shop (two take turns on one port) is refused before it writes into this one. */
 export const ownShopOnly =
@@ -27,10 +37,12 @@ export const ownShopOnly =
  * Only pages served from here may ask the API. A page of another port of this machine is as foreign as one from
  * elsewhere: its origin is not ours to the letter, or the browser says that it is another site.
  */
-export const ownPagesOnly: RequestHandler = (request, _response, next) => {
-  const { host, origin } = request.headers;
-  const site = request.headers['sec-fetch-site'];
-  if (origin !== undefined && origin !== `http://${host}`) throw new Refusal('FOREIGN_ORIGIN');
-  if (typeof site === 'string' && !OWN_SITE.has(site)) throw new Refusal('FOREIGN_ORIGIN');
-  next();
-};
+export const ownPagesOnly =
+  ({ protocol }: Door): RequestHandler =>
+  (request, _response, next) => {
+    const { host, origin } = request.headers;
+    const site = request.headers['sec-fetch-site'];
+    if (origin !== undefined && origin !== `${protocol}://${host}`) throw new Refusal('FOREIGN_ORIGIN');
+    if (typeof site === 'string' && !OWN_SITE.has(site)) throw new Refusal('FOREIGN_ORIGIN');
+    next();
+  };

@@ -78,7 +78,7 @@ export function pourRoutes({ db }: Services): Router {
 
   router.get('/find', async (request, response) => {
     const { words } = parseOrRefuse(findSchema, request.query);
-    response.json({ hits: await findByWords(db, words) });
+    response.json(await findByWords(db, words));
   });
 
   return router;
@@ -91,7 +91,7 @@ function csvOf(rows: readonly RecordRow[]): string {
     const { suffix } = shownUnit(unit, METRIC);
     return suffix ? `${label} (${suffix})` : label;
   };
-  return Papa.unparse({
+  const table = {
     fields: ['pour', 'poured', 'castings', 'metal', 'class', 'resin', ...FACT_NAMES.map(title), 'found'],
     data: rows.map(({ number, pouredAt: at, patterns, alloy, castClass, resin, facts }) => [
       number,
@@ -103,5 +103,6 @@ function csvOf(rows: readonly RecordRow[]): string {
       ...FACT_NAMES.map((name) => facts?.[name] ?? ''),
       facts?.words ?? '',
     ]),
-  });
+  };
+  return Papa.unparse(table, { escapeFormulae: true });
 }

@@ -2,6 +2,7 @@ import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts'
 import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
 import { listPouredPrints, listPouredSizes } from '../db/tellsStore';
+import { takeBackScraps } from '../services/takeScraps';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
@@ -26,7 +27,9 @@ export function recordRoutes({ db }: Services): Router {
 
   router.delete('/records/:kind/:id', async (request, response) => {
     const { kind, id } = named(request.params);
-    await removeRecord(db, kind, id);
+    // What old records brought goes with the record of their taking-in.
+    if (kind === 'scrapBatch') await takeBackScraps(db, id);
+    else await removeRecord(db, kind, id);
     response.status(204).end();
   });
 

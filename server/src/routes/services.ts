@@ -2,7 +2,9 @@ import type { Logger } from 'pino';
 import type { Database } from '../db/database';
 import type { KilnWatch } from '../devices/kilnWatch';
 import type { BlobFiles } from '../files/blobFiles';
+import type { NetworkDoor } from '../network/networkDoor';
 import type { ReadingRuns } from '../services/readings';
+import type { ChangesTold } from '../services/changesTold';
 import type { ShopBundle } from '../services/importShop';
 
 /** What the routes stand on; put together once in main. */
@@ -14,6 +16,10 @@ export interface Services {
   devices: KilnWatch;
   /** Where the stand-ins of devices answer, when they run beside this server. */
   standIns: string | undefined;
+  /** The way in from the shop's own network. */
+  network: NetworkDoor;
+  /** Tells pages what others kept. */
+  changes: ChangesTold;
   migration: number;
   /** On every answer, so that a page knows whose it is. */
   shopId: string;

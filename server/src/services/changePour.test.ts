@@ -21,7 +21,7 @@ const addPour = async (change: (doc: PourDoc) => void = () => {}): Promise<strin
 };
 const change = async (
   id: string,
-  changes: { path: string[]; value: unknown; version?: number }[],
+  changes: { path: string[]; value: unknown; version?: number; over?: unknown[] }[],
 ): Promise<ChangedPour> =>
   (await ask('PATCH', `/pours/${id}`, { changes: changes.map((one) => ({ version: 2, ...one })) })).body;
 
@@ -121,5 +121,51 @@ describe('changes of one sending', () => {
     expect(Object.values(pour.doc.print.pieces)).toEqual([{ outcome: 'good', note: 'second' }]);
     expect(pour.doc.flasks[0]!.pour.note).toBe('a little early');
     expect(refused.map((r) => r.change.path)).toEqual([['flasks', 'f1', 'pour', 'chargeRead']]);
+  });
+});
+
+describe('a field that two people change', () => {
+  const note = (value: unknown, over?: unknown[]) => ({
+    path: ['brief', 'note'],
+    value,
+    ...(over ? { over } : {}),
+  });
+  const noteOf = ({ pour }: ChangedPour) => pour.doc.brief.note;
+
+  it('is not written over unseen: the second is told what stands there', async () => {
+    const id = await addPour();
+    expect(noteOf(await change(id, [note('first', [null])]))).toBe('first');
+    const second = await change(id, [note('second', [null])]);
+    expect(second.refused).toMatchObject([
+      { code: 'FIELD_CHANGED', stored: 'first', change: { value: 'second' } },
+    ]);
+    expect(noteOf(second)).toBe('first');
+    expect(noteOf(await change(id, [note('second', ['first'])]))).toBe('second');
+  });
+
+  it('takes nothing else of the same sending with it', async () => {
+    const id = await addPour((doc) => (doc.brief.note = 'there'));
+    const sent = await change(id, [note('mine', ['before']), { path: ['print', 'spares'], value: 3 }]);
+    expect([noteOf(sent), sent.pour.doc.print.spares, sent.refused.length]).toEqual(['there', 3, 1]);
+  });
+
+  it('knows its own attempts, the same value, and what went before in the same sending', async () => {
+    const id = await addPour((doc) => (doc.brief.note = 'on'));
+    expect((await change(id, [note('one', [null, 'on'])])).refused).toEqual([]);
+    expect((await change(id, [note('one', ['long gone'])])).refused).toEqual([]);
+    expect((await change(id, [note('two', ['one']), note('three', ['two'])])).refused).toEqual([]);
+  });
+
+  it('compares as JSON does: fields in another order are the same', async () => {
+    const piece = { note: 'a', outcome: 'good' };
+    const id = await addPour();
+    const at = ['print', 'pieces', 'l1/1'];
+    await change(id, [{ path: at, value: piece }]);
+    const turned = {
+      path: at,
+      value: { outcome: 'lost', note: 'b' },
+      over: [{ outcome: 'good', note: 'a' }],
+    };
+    expect((await change(id, [turned])).refused).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import {
   applyChanges,
+  clashesOf,
   parseOrRefuse,
   pouredAt,
   pathsMeet,
@@ -10,7 +11,7 @@ import {
   type ChangedPour,
   type FieldChange,
   type PourDoc,
-  type Refusal,
+  Refusal,
   type RefusedChange,
   type ShopItem,
 } from '@zero-pour/contracts';
@@ -101,6 +102,11 @@ async function programmeOf(tx: Queryable, { burnout }: PourDoc): Promise<ShopIte
   return burnout.programmeId === undefined ? undefined : findItem(tx, 'programme', burnout.programmeId);
 }
 
+function toldClash([change, stored]: [FieldChange, unknown]): RefusedChange {
+  const { code, message } = new Refusal('FIELD_CHANGED');
+  return { change, code, sentence: message, stored: stored as FieldChange['value'] };
+}
+
 /**
  * Makes field changes to a pour and keeps them; other fields that somebody else changed meanwhile stay. A change that
  * is refused is told with its sentence, and takes no other with it. When the moment of the pour is recorded, what it was
@@ -114,7 +120,9 @@ export async function changePour(
   return db.transaction(async (tx) => {
     const { doc, used } = await findPour(tx, id, true);
     const segments = used?.programme?.segments ?? (await programmeOf(tx, doc))?.segments;
-    const refused = await judgeAll(tx, id, doc, upgradeChanges(changes, doc, { segments }));
-    return { pour: await findPour(tx, id), refused };
+    const clashes = clashesOf(doc, changes);
+    const free = changes.filter((change) => !clashes.has(change));
+    const refused = await judgeAll(tx, id, doc, upgradeChanges(free, doc, { segments }));
+    return { pour: await findPour(tx, id), refused: [...[...clashes].map(toldClash), ...refused] };
   });
 }

@@ -1,5 +1,6 @@
-import { pouredAt, RECORD_KINDS, Refusal, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
-import { holdLock, type Database, type Queryable } from '../db/database';
+import { pouredAt, RECORD_KINDS, SHOP_KINDS, type ShopFile } from '@zero-pour/contracts';
+import { refuseUnlessEmpty } from '../archive/restoreShop';
+import { holdLock, type Database } from '../db/database';
 import { keepKilnRun } from '../db/kilnRunStore';
 import { addPattern } from '../db/patternStore';
 import { addPour } from '../db/pourStore';
@@ -14,14 +15,6 @@ import { snapshotUsed } from './usedItems';
 export interface ShopBundle {
   file: ShopFile;
   bytes: ReadonlyMap<string, Uint8Array>;
-}
-
-async function refuseUnlessEmpty(db: Queryable): Promise<void> {
-  const counts = [...SHOP_KINDS, 'pattern', 'pour'].map((table) => `SELECT count(*) AS n FROM ${table}`);
-  const { rows } = await db.query<{ total: number }>(
-    `SELECT sum(n) AS total FROM (${counts.join(' UNION ALL ')}) AS all_counts`,
-  );
-  if (Number(rows[0]?.total ?? 0) > 0) throw new Refusal('SHOP_NOT_EMPTY');
 }
 
 /** Kinds that others name come first. */

@@ -44,6 +44,7 @@ export async function openTestShop(given?: string): Promise<TestShop> {
     port: 0,
     databaseUrl,
     priceFeed: undefined,
+    networkAddresses: () => [{ address: '127.0.0.1', name: 'lo' }],
     demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()),
     log: pino({ level: 'silent' }),
   });

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { preparePhoto } from './preparePhoto';
+import { PHOTO_SIDES, preparePhoto } from './preparePhoto';
 
 const file = (bytes: number, name = 'flaw.png', type = 'image/png'): File => {
   const made = new File(['x'], name, { type });
@@ -20,8 +20,8 @@ function readsAs(width: number, height: number): void {
       ) {
         drawn.push([width, height]);
       }
-      getContext = () => ({ drawImage: () => {} });
-      convertToBlob = async () => new Blob(['small'], { type: 'image/jpeg' });
+      getContext = () => ({ drawImage: () => {}, fillRect: () => {} });
+      convertToBlob = async () => new Blob(['drawn anew'], { type: 'image/jpeg' });
     },
   );
 }
@@ -31,11 +31,21 @@ afterEach(() => {
 });
 
 describe('a picture that is added', () => {
-  it('stays as it is where it is small', async () => {
+  it('keeps its size where it is small, and is drawn anew so that nothing else of the file goes with it', async () => {
     readsAs(2000, 1500);
     const small = file(900_000);
-    expect(await preparePhoto(small)).toBe(small);
-    expect(drawn).toEqual([]);
+    const made = await preparePhoto(small);
+    expect([made.type, drawn]).toEqual(['image/jpeg', [[2000, 1500]]]);
+    expect(await made.text()).toBe('drawn anew');
+  });
+  it('is as large as is wanted of it', async () => {
+    readsAs(8000, 4000);
+    for (const side of Object.values(PHOTO_SIDES)) await preparePhoto(file(900_000), side);
+    expect(drawn).toEqual([
+      [1800, 900],
+      [3000, 1500],
+      [8000, 4000],
+    ]);
   });
   it('of fifty megabytes is kept small enough for a page of them', async () => {
     readsAs(9000, 6000);

@@ -1,7 +1,14 @@
-import { apiErrorSchema, BUILD_HEADER, errorSentence, SHOP_HEADER } from '@zero-pour/contracts';
+import {
+  apiErrorSchema,
+  BUILD_HEADER,
+  errorSentence,
+  SHOP_HEADER,
+  WINDOW_HEADER,
+} from '@zero-pour/contracts';
 import type { z } from 'zod';
 import { FROM_CACHE } from '../../offline/answerApi';
 import { learnRevision, revisionAt } from './revisions';
+import { signedOut } from './signedOut';
 import { reloadFor } from './reloadFor';
 
 /** A refusal by the server, with its sentence; or that no server answered. */
@@ -20,9 +27,9 @@ export class RequestError extends Error {
   get isStumble(): boolean {
     return this.status === 500;
   }
-  /** Nothing is wrong with what was sent: try again later. */
+  /** Nothing is wrong with what was sent: try again later, or once somebody signed in. */
   get isOutage(): boolean {
-    return this.status === 0 || (this.status > 500 && this.status < 600);
+    return this.status === 0 || (this.status > 500 && this.status < 600) || this.code === 'SIGN_IN';
   }
 }
 
@@ -30,11 +37,15 @@ async function refusalOf(response: Response): Promise<RequestError> {
   const body = apiErrorSchema.safeParse(await response.json().catch(() => null));
   if (!body.success) return new RequestError('INTERNAL', errorSentence('INTERNAL'), response.status);
   const { error, stored } = body.data;
+  if (error.code === 'SIGN_IN') signedOut.value = true;
   return new RequestError(error.code, error.sentence, response.status, stored);
 }
 
 const outage = (sentence: string): RequestError => new RequestError('OFFLINE', sentence, 0);
 const KEPT_HERE = 'What you typed is kept in this browser.';
+
+/** Names this window to the server, so that it does not tell it of what it did itself. */
+export const WINDOW = crypto.randomUUID();
 
 /** The shop of the first answer is the page's: another one on the same port is not written into. */
 let pageShop: string | undefined;
@@ -59,6 +70,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   try {
     // Named, so that another shop on this port refuses it before it is written there.
     const headers = new Headers(init.headers);
+    headers.set(WINDOW_HEADER, WINDOW);
     if (pageShop !== undefined) headers.set(SHOP_HEADER, pageShop);
     const base = init.method === 'PUT' ? revisionAt(path) : undefined;
     if (base !== undefined) headers.set('If-Match', `"${base}"`);
@@ -73,7 +85,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   return response;
 }
 
-type Method = 'GET' | 'POST' | 'PUT' | 'PATCH';
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
 /** Asks the API and parses the answer; throws RequestError. */
 export async function request<T>(
@@ -94,8 +106,38 @@ export async function request<T>(
   return parsed.data;
 }
 
+/** Sends a text as it stands; what is wrong with it is told by its line. */
+export async function requestWithText<T>(schema: z.ZodType<T>, path: string, text: string): Promise<T> {
+  const response = await send(path, {
+    method: 'POST',
+    body: text,
+    headers: { 'Content-Type': 'text/plain' },
+  });
+  return schema.parse(await response.json());
+}
+/** Sends a file whole. */
+export async function requestWithFile<T>(schema: z.ZodType<T>, path: string, file: Blob): Promise<T> {
+  const response = await send(path, {
+    method: 'POST',
+    body: file,
+    headers: { 'Content-Type': 'application/octet-stream' },
+  });
+  return schema.parse(await response.json());
+}
+
 export async function requestRemoval(path: string): Promise<void> {
   await send(path, { method: 'DELETE' });
+}
+
+/** Signs this device in with the shop's passcode. */
+export async function signIn(passcode: string, name: string): Promise<void> {
+  const body = JSON.stringify({ passcode, name });
+  await send('/sign-in', { method: 'POST', body, headers: { 'Content-Type': 'application/json' } });
+  signedOut.value = false;
+}
+export async function signOut(): Promise<void> {
+  await send('/sign-out', { method: 'POST' });
+  signedOut.value = true;
 }
 
 /** Keeps bytes under their hash. */

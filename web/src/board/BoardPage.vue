@@ -27,6 +27,7 @@ import BoardChart from './BoardChart.vue';
 import BeginWith from './BeginWith.vue';
 import CalendarLinks from './CalendarLinks.vue';
 import EmptyShop from './EmptyShop.vue';
+import { InboxLine } from '../capture';
 import { WeekPlanner } from '../week';
 import { useBoardHeat } from './useBoardHeat';
 import { useMovedZero } from './useMovedZero';
@@ -134,6 +135,7 @@ function nextKiln(id: string): void {
         </p>
       </section>
       <aside aria-label="Next hands-on">
+        <InboxLine />
         <h2>Next hands-on</h2>
         <ol class="hands">
           <li v-for="(entry, i) in shownNext" :key="i" :class="{ now: i === 0, late: entry.at < now }">

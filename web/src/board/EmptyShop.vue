@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { shallowRef } from 'vue';
+import { TakeShopIn } from '../files';
 import BeginWith from './BeginWith.vue';
 import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
@@ -38,6 +39,12 @@ async function fill(): Promise<void> {
         </p>
         <v-btn class="mt-3" :loading="filling" @click="fill">Fill with the demo shop</v-btn>
         <p class="mute mt-2">It goes into this data folder. Use another folder for your own work.</p>
+        <h2 class="mt-4">Or go on with what you have</h2>
+        <TakeShopIn />
+        <p class="mt-3">
+          <router-link to="/record/old">Take in old records</router-link>, off paper or a spreadsheet: yields
+          and causes count from the first day.
+        </p>
       </div>
     </div>
   </section>

@@ -17,7 +17,7 @@ const none = (n: number): string => (props.programmes[n]?.heat ? 'never' : 'not 
 </script>
 
 <template>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="plain">
       <thead>
         <tr>

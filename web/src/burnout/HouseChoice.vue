@@ -11,6 +11,8 @@ const props = defineProps<{
   readonly: boolean;
   /** When it was handed over. */
   sentAt: string | undefined;
+  /** Where the sheet is that goes with it. */
+  sheet?: string;
 }>();
 const emit = defineEmits<{ change: [key: string | undefined]; sent: [at: string | undefined] }>();
 const now = useSlowNow();
@@ -37,6 +39,7 @@ const house = computed(() => props.houses.find(({ key }) => key === props.houseK
     <template v-if="house.daysWithIt === undefined">
       How many days it has it is not known; without that nothing is counted back.</template
     >
+    <router-link v-if="sheet" :to="sheet">Hand-over sheet</router-link>
     <span class="sent">
       <template v-if="sentAt">Handed over {{ formatMoment(Date.parse(sentAt), now) }}.</template>
       <v-btn

@@ -12,6 +12,11 @@ const notKept = useNotKept();
 const pours = usePours();
 const notices = useNotices();
 
+/** What was typed, and what stands there instead where somebody else changed it. */
+const pourWords = ({ change, stored }: RefusedField): string =>
+  stored === undefined
+    ? typedWords(change.value)
+    : `yours ${typedWords(change.value)}, theirs ${typedWords(stored)}`;
 async function again({ pourId, change }: RefusedField): Promise<void> {
   try {
     if (!pours.pours.has(pourId)) await pours.load(pourId);
@@ -34,7 +39,7 @@ function letGo(entry: NotKept): void {
       <p>
         <b>Not kept: {{ titleOf(entry) }}</b>
         <template v-if="entry.of === 'pour'">
-          <span class="num typed">{{ typedWords(entry.change.value) }}</span>
+          <span class="num typed">{{ pourWords(entry) }}</span>
         </template>
       </p>
       <p>{{ entry.sentence }}</p>
@@ -44,7 +49,7 @@ function letGo(entry: NotKept): void {
       <p class="ways">
         <router-link v-if="links" :to="addressOf(entry)" @click="emit('leave')">Go there</router-link>
         <button v-if="entry.of === 'pour'" type="button" class="text-button" @click="again(entry)">
-          Send it again
+          {{ entry.stored === undefined ? 'Send it again' : 'Keep mine' }}
         </button>
         <button
           v-if="entry.of === 'thing' && entry.stored"
@@ -55,7 +60,7 @@ function letGo(entry: NotKept): void {
           Keep mine
         </button>
         <button type="button" class="text-button" @click="letGo(entry)">
-          {{ entry.of === 'thing' && entry.stored ? 'Take theirs' : 'Let it go' }}
+          {{ entry.stored !== undefined ? 'Take theirs' : 'Let it go' }}
         </button>
       </p>
     </li>

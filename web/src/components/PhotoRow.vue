@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { blobAddress } from '../api/request';
+import { photoAddress } from '../api/keepPhoto';
 import { useKeptFiles } from './useKeptFiles';
 
 /** Photos that belong to something, with a way to add and to take them off. */
@@ -14,8 +14,8 @@ const { open, busy } = useKeptFiles('image/png,image/jpeg,image/webp', (files) =
 <template>
   <div class="row">
     <figure v-for="(photo, i) in photos" :key="photo.hash">
-      <a :href="blobAddress(photo.hash)" target="_blank"
-        ><img :src="blobAddress(photo.hash)" :alt="`${of}, ${photo.name}`" loading="lazy"
+      <a :href="photoAddress(photo.hash)" target="_blank"
+        ><img :src="photoAddress(photo.hash)" :alt="`${of}, ${photo.name}`" loading="lazy"
       /></a>
       <button
         type="button"

@@ -2,6 +2,7 @@ import { useFileDialog } from '@vueuse/core';
 import { shallowRef } from 'vue';
 import { keepPhoto } from '../api/keepPhoto';
 import { preparePhoto } from '../api/preparePhoto';
+import { knownShop } from '../state/shopKeys';
 import { useNotices } from '../state/notices';
 
 /** A file that was chosen and is kept by its hash. */
@@ -13,7 +14,7 @@ export interface KeptFile {
 
 async function keepOne(file: File): Promise<KeptFile> {
   const ready = file.type.startsWith('image/') ? await preparePhoto(file) : file;
-  return { ...(await keepPhoto(ready)), mediaType: ready.type.slice(0, 100) };
+  return { ...(await keepPhoto(ready, knownShop())), mediaType: ready.type.slice(0, 100) };
 }
 
 /** Asks for files, keeps them, and hands them over; a file that cannot be kept is said and loses nothing else. */

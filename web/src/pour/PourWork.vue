@@ -5,9 +5,11 @@ import { computed, defineAsyncComponent, watchEffect, type Component } from 'vue
 import { useRouter } from 'vue-router';
 import { usePours } from '../state/pourStore';
 import { providePour } from '../state/usePour';
+import { SlipsAbout } from '../capture';
 import NotKeptLines from '../components/NotKeptLines.vue';
 import { useNotKept } from '../state/notKept';
 import SprueStepper from './SprueStepper.vue';
+import ScrapLine from './ScrapLine.vue';
 import TicketPanel from './TicketPanel.vue';
 import BriefStage from './stages/BriefStage.vue';
 
@@ -60,10 +62,14 @@ const SAVED = {
         This pour was put aside.
         <button type="button" class="text-button" @click="pours.discard(pour.id, false)">Take it back</button>
       </p>
+      <ScrapLine v-if="pour.doc.scrap" :doc="pour.doc" :scrap="pour.doc.scrap" />
       <NotKeptLines v-if="refused.length > 0" :entries="refused" />
       <component :is="STAGE_VIEWS[shown]" @go-to="goTo" />
     </section>
-    <TicketPanel :pour="pour" :plan="plan" @go-to="goTo" />
+    <div>
+      <TicketPanel :pour="pour" :plan="plan" @go-to="goTo" />
+      <SlipsAbout :subject="{ kind: 'pour', id: pour.id }" class="no-print" />
+    </div>
   </div>
 </template>
 

@@ -25,7 +25,7 @@ function again(): void {
       <v-text-field
         v-model="change"
         label="What you will do differently"
-        hint="One thing at a time tells most"
+        hint="Or leave it empty: what differs is found by comparing. One thing at a time tells most"
         persistent-hint
         maxlength="400"
         @keydown.enter="again"

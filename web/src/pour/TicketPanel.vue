@@ -31,6 +31,7 @@ const print = (): void => window.print();
           :download="`pour ${pour.number}.ics`"
           >calendar</a
         >
+        <router-link :to="`/pours/${pour.id}/labels`">labels</router-link>
         <button type="button" class="text-button num" @click="print">
           {{ poured ? 'as poured' : 'ticket' }}, print
         </button>

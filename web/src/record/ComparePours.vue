@@ -123,7 +123,7 @@ const hasPictures = computed(() => pictures.value.some((list) => list.length > 0
           <p v-if="list.length === 0" class="mute">No picture of it.</p>
         </section>
       </div>
-      <div class="scroll-x">
+      <div class="scroll-x" tabindex="0">
         <table class="plain">
           <thead>
             <tr>

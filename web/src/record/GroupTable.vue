@@ -14,7 +14,7 @@ const shown = (value: number | null, unit: Unit): string =>
 </script>
 
 <template>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="plain">
       <thead>
         <tr>

@@ -50,7 +50,7 @@ const retire = (recipe: Recipe, retired: boolean): void =>
     <p v-if="rows.length === 0" class="mute">
       None yet. A pour’s brief, or its result, keeps what it was made with as a recipe.
     </p>
-    <div v-else class="scroll-x">
+    <div v-else class="scroll-x" tabindex="0">
       <table class="plain">
         <thead>
           <tr>

@@ -58,7 +58,7 @@ async function begin({ made }: RankedMaking): Promise<void> {
           >What a good one costs</v-btn
         >
       </p>
-      <div class="scroll-x">
+      <div class="scroll-x" tabindex="0">
         <table class="plain">
           <thead>
             <tr>

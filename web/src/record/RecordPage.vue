@@ -26,6 +26,7 @@ import { formatDay } from '../time/formatMoment';
 import { narrows, queryOf, recordColumns, recordFilter, type RecordFilter } from './recordFilter';
 import RecordFilters from './RecordFilters.vue';
 import { recordRow } from './recordRow';
+import { scrapDay } from '../time/scrapDay';
 
 const PAGE = 30;
 const planning = usePlanningShop();
@@ -80,11 +81,13 @@ const rows = computed(() =>
     const facts = tellFacts(doc);
     return {
       ...recordRow(pour, planning.known),
-      day: poured
-        ? formatDay(Date.parse(poured))
-        : doc.brief.zeroAt
-          ? `for ${formatDay(Date.parse(doc.brief.zeroAt))}`
-          : 'no day yet',
+      day: doc.scrap
+        ? scrapDay(doc.scrap)
+        : poured
+          ? formatDay(Date.parse(poured))
+          : doc.brief.zeroAt
+            ? `for ${formatDay(Date.parse(doc.brief.zeroAt))}`
+            : 'no day yet',
       state: doc.result.doneAt ? '' : poured ? 'poured, not looked at' : 'in work',
       numbers: columns.value.map((name) => shownFact(pour, facts, name)),
       change: doc.brief.statedChange ? `from ${doc.brief.againOf}: ${doc.brief.statedChange}` : '',
@@ -109,11 +112,12 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
       <router-link to="/record/groups">Months and groups</router-link>
       <router-link to="/record/trends">Trends</router-link>
       <router-link to="/record/pictures">Pictures</router-link>
+      <router-link to="/record/old">Take in old records</router-link>
       <a v-if="total > 0" :href="csv" download="record.csv">Save as a table (CSV)</a>
     </div>
     <RecordFilters v-model:columns="columns" :filter="filter" @change="change" />
     <UnreadLines :unread="unread" />
-    <div class="scroll-x">
+    <div class="scroll-x" tabindex="0">
       <table v-if="rows.length > 0" class="plain pours">
         <thead>
           <tr>

@@ -16,7 +16,9 @@ export interface RecordRow {
 export function recordRow(pour: Pour, shop: Shop): RecordRow {
   const { context } = planPour(pour, shop);
   const { castings } = pour.doc.result;
-  const count = countOutcomes(castPieces(context).map(({ key }) => becameOf(castings[key])));
+  // Of an old record what was cast may be a name alone: then its castings are all that is told.
+  const keys = pour.doc.scrap ? Object.keys(castings) : castPieces(context).map(({ key }) => key);
+  const count = countOutcomes(keys.map((key) => becameOf(castings[key])));
   const kinds = new Set(Object.values(castings).flatMap(({ flaws }) => flaws.map(({ kind }) => kind)));
   return {
     pour,

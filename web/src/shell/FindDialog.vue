@@ -14,6 +14,7 @@ const shop = useShop();
 const words = ref('');
 const hits = shallowRef<FindHit[]>([]);
 const asked = ref('');
+const instead = shallowRef<string | null>(null);
 
 const field = useTemplateRef<{ focus(): void }>('field');
 onMounted(async () => {
@@ -30,19 +31,40 @@ watchDebounced(
       const found = await request(findHitsSchema, 'GET', `/find?words=${encodeURIComponent(wanted)}`).catch(
         (error: unknown) => notices.wrong(error),
       );
-      if (found && asked.value === wanted) hits.value = found.hits;
+      if (found && asked.value === wanted) [hits.value, instead.value] = [found.hits, found.instead];
     }
   },
   { debounce: 150 },
 );
 
-function addressOf({ kind, id }: FindHit): string {
-  if (kind === 'pour') return `/pours/${id}`;
-  if (kind === 'pattern') return `/patterns/${id}`;
-  if (kind === 'resin') return `/resins/${id}`;
-  if (kind === 'profile') return `/resins/${shop.lists.profile.find((p) => p.id === id)?.resinId}/profiles`;
-  return `/shop/${kind}/${id}`;
-}
+const KINDS: Partial<Record<FindHit['kind'], string>> = {
+  alloy: 'metal',
+  slip: 'noted',
+  metalLot: 'metal lot',
+  sizeSeries: 'sizes',
+  moldTest: 'mold test',
+  cureTest: 'cure test',
+  testSetRun: 'test set',
+  scrapBatch: 'old records',
+};
+/** Pages of what is found; of a trial or a test, the list that it stands in. */
+const PAGES: Partial<Record<FindHit['kind'], (id: string) => string>> = {
+  pour: (id) => `/pours/${id}`,
+  pattern: (id) => `/patterns/${id}`,
+  resin: (id) => `/resins/${id}`,
+  profile: (id) => `/resins/${shop.lists.profile.find((p) => p.id === id)?.resinId}/profiles`,
+  mold: (id) => `/molds/${id}`,
+  moldTest: () => '/molds',
+  recipe: () => '/record/recipes',
+  metalLot: (id) => `/shop/lots/${id}`,
+  sizeSeries: (id) => `/sizes/series/${id}`,
+  slip: () => '/inbox',
+  scrapBatch: () => '/record/old',
+  trial: () => '/resins',
+  cureTest: () => '/resins',
+  testSetRun: () => '/resins',
+};
+const addressOf = ({ kind, id }: FindHit): string => PAGES[kind]?.(id) ?? `/shop/${kind}/${id}`;
 function go(hit: FindHit | undefined): void {
   if (!hit) return;
   open.value = false;
@@ -60,11 +82,14 @@ function go(hit: FindHit | undefined): void {
         autocomplete="off"
         @keydown.enter="go(hits[0])"
       />
+      <p v-if="instead" class="mute none" role="status">
+        Nothing has “{{ asked }}”. This has “{{ instead }}”:
+      </p>
       <ul v-if="hits.length > 0" aria-label="Found">
         <li v-for="hit in hits" :key="hit.kind + hit.id">
           <button type="button" @click="go(hit)">
             <b>{{ hit.title }}</b> <span class="mute">{{ hit.line }}</span>
-            <span class="kind">{{ hit.kind }}</span>
+            <span class="kind">{{ KINDS[hit.kind] ?? hit.kind }}</span>
           </button>
         </li>
       </ul>

@@ -4,6 +4,7 @@ import { STAGES } from '@zero-pour/core';
 const open = defineModel<boolean>({ required: true });
 const KEYS = [
   ['N', 'New pour'],
+  ['C', 'Note something at the bench: a line, a photo'],
   ['Q', 'Quick sums'],
   ['/', 'Find'],
   ['B', 'Bench mode, at Clean, Invest, Pour and a mold'],

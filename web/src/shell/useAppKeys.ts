@@ -8,6 +8,7 @@ import { BENCH_LISTS } from '../state/benchLists';
 import { useNewPour } from '../state/useNewPour';
 import { isTyping } from '../state/isTyping';
 import { useMolds } from '../molds';
+import { captureOpen } from '../capture';
 import { quickSumsOpen } from '../quick';
 
 /** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
@@ -46,18 +47,28 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     else if (key === '/') finding.value = true;
     else if (key === '?') showingKeys.value = true;
     else if (key === 'q') quickSumsOpen.value = true;
+    else if (key === 'c') captureOpen.value = true;
     else if (key === 'escape') void router.push('/');
     else return false;
     return true;
   }
 
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+    // At the bench too a thing is noted by one key; the other keys there are its own.
+    const notes = event.key.toLowerCase() === 'c' && !event.ctrlKey && !event.metaKey;
     const inDialog =
       finding.value ||
       showingKeys.value ||
       quickSumsOpen.value ||
+      captureOpen.value ||
       document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
-    if (event.defaultPrevented || isTyping(event.target) || inDialog || route.meta['bare'] || event.altKey)
+    if (
+      event.defaultPrevented ||
+      isTyping(event.target) ||
+      inDialog ||
+      (route.meta['bare'] && !notes) ||
+      event.altKey
+    )
       return;
     const key = event.key.toLowerCase();
     if ((event.ctrlKey || event.metaKey) && key === 'z') {

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { HOUSE_TAKES, type House } from '@zero-pour/contracts';
+import { HOUSE_SPRUES, HOUSE_TAKES, type House } from '@zero-pour/contracts';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { said } from '../components/said';
+import { useShop } from '../state/shopStore';
 
 /** Casting houses that burn out and pour for the shop. */
 const props = defineProps<{ houses: readonly House[] | undefined }>();
 const emit = defineEmits<{ change: [houses: House[]] }>();
+const shop = useShop();
 const WORDS = { prints: 'prints', trees: 'sprued trees' } as const;
 const DAYS = ['daysThere', 'daysWithIt', 'daysBack'] as const;
 const all = (): House[] => [...(props.houses ?? [])];
@@ -18,6 +20,15 @@ function setDays(house: House, field: (typeof DAYS)[number], days: number | unde
   }
   const { daysWithIt: _before, ...rest } = house;
   put(days === undefined ? rest : { ...rest, daysWithIt: days });
+}
+/** A field that nobody needs to fill. */
+function setMaybe<F extends 'sprues' | 'resinIds' | 'shrinkPercent' | 'pricePerPiece' | 'waxOnly'>(
+  house: House,
+  field: F,
+  value: House[F],
+): void {
+  const { [field]: _before, ...rest } = house;
+  put((value === undefined ? rest : { ...rest, [field]: value }) as House);
 }
 const add = (): void =>
   emit('change', [
@@ -60,6 +71,37 @@ const remove = (key: string): void => emit('change', all().filter((one) => one.k
         :max="300"
         :model-value="house.accepts"
         @update:model-value="(accepts) => put({ ...house, accepts: accepts ?? '' })"
+      />
+      <v-select
+        label="Puts the sprues on"
+        :items="HOUSE_SPRUES.map((value) => ({ title: value === 'house' ? 'the house' : 'we do', value }))"
+        :model-value="house.sprues"
+        clearable
+        @update:model-value="
+          (sprues: House['sprues'] | null) => setMaybe(house, 'sprues', sprues ?? undefined)
+        "
+      />
+      <v-autocomplete
+        label="Takes these resins alone"
+        multiple
+        :items="shop.lists.resin.map(({ id, name }) => ({ title: name, value: id }))"
+        :model-value="house.resinIds ?? []"
+        hint="none chosen: nobody has said"
+        persistent-hint
+        @update:model-value="(ids: string[]) => setMaybe(house, 'resinIds', ids.length > 0 ? ids : undefined)"
+      />
+      <QuantityField
+        v-for="field in ['shrinkPercent', 'pricePerPiece'] as const"
+        :key="field"
+        v-bind="said('settings', 'houses', 'each', field)"
+        hint="empty: not told"
+        :model-value="house[field]"
+        @update:model-value="(value) => setMaybe(house, field, value)"
+      />
+      <v-checkbox
+        label="Takes wax only"
+        :model-value="house.waxOnly ?? false"
+        @update:model-value="(on) => setMaybe(house, 'waxOnly', on === true ? true : undefined)"
       />
       <v-btn size="small" :aria-label="`Take ${house.name} off`" @click="remove(house.key)">Take off</v-btn>
     </div>

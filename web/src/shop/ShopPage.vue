@@ -11,6 +11,8 @@ import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
 import { KilnDevice, KilnLogs } from '../kilns';
 import { LotsView } from '../metal';
+import { FilesPage } from '../files';
+import { NetworkPage } from '../network';
 import MetalPrices from './MetalPrices.vue';
 import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
@@ -41,7 +43,7 @@ const notices = useNotices();
 const isKind = (kind: string | undefined): kind is Kind =>
   SHOP_KINDS.includes(kind as ShopKind) && kind !== 'resin' && kind !== 'profile';
 /** Pages of the shop that hold no list of things. */
-const OWN = ['settings', 'lots'] as const;
+const OWN = ['settings', 'lots', 'network', 'files'] as const;
 type Own = (typeof OWN)[number];
 const isOwn = (kind: string | undefined): kind is Own => OWN.includes(kind as Own);
 const kind = computed<Kind | Own>(() => (isKind(props.kind) || isOwn(props.kind) ? props.kind : 'flask'));
@@ -111,8 +113,12 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
       <router-link to="/shop/settings" :class="{ on: kind === 'settings' }"
         >Bench hours, currency</router-link
       >
+      <router-link to="/shop/network" :class="{ on: kind === 'network' }">Phones</router-link>
+      <router-link to="/shop/files" :class="{ on: kind === 'files' }">Out and in</router-link>
     </nav>
-    <ShopSettings v-if="kind === 'settings'" />
+    <NetworkPage v-if="kind === 'network'" />
+    <FilesPage v-else-if="kind === 'files'" />
+    <ShopSettings v-else-if="kind === 'settings'" />
     <LotsView v-else-if="kind === 'lots'" :id="id" />
     <div v-else-if="tab" class="things">
       <ItemMenu

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Settings } from '@zero-pour/contracts';
 import { said } from '../components/said';
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import NoteField from '../components/NoteField.vue';
 import QuantityField from '../components/QuantityField.vue';
 import { useNotices } from '../state/notices';
@@ -26,6 +26,13 @@ const notKept = useNotKept();
 /** What was typed and refused stands here again until it is mended. */
 const refused = computed(() => notKept.thingWith('settings'));
 const settings = shallowRef((refused.value?.value as Settings | undefined) ?? shop.settings);
+// Changed elsewhere: the form shows what is kept, unless what was typed here was refused.
+watch(
+  () => shop.settings,
+  (kept) => {
+    if (!refused.value) settings.value = kept;
+  },
+);
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 /** The week as it is worked: Monday first, Sunday last. */
 const ORDER = [1, 2, 3, 4, 5, 6, 0];

@@ -78,7 +78,7 @@ function leaveOut(size: MeasuredSize, leftOut: boolean): void {
     A fixed amount (bleed) is told from a percent only when the largest size is twice the smallest.
   </p>
   <p class="mute">{{ driftWords }} {{ lotWords ? `By bottle: ${lotWords}.` : '' }}</p>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="plain mt-3">
       <thead>
         <tr>

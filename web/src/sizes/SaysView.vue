@@ -32,7 +32,7 @@ const signed = (value: number, unit: 'percent' | 'mm'): string => {
     <v-btn to="/sizes/series">Enter a series</v-btn>
   </div>
   <div v-else class="says">
-    <section class="scroll-x" aria-label="Steps as the shop knows them">
+    <section class="scroll-x" tabindex="0" aria-label="Steps as the shop knows them">
       <table class="plain">
         <thead>
           <tr>

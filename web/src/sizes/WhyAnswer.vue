@@ -96,7 +96,7 @@ const offWanted = computed(() => measuredMm.value - props.why.wantedThereMm);
     <p v-else class="mute">
       Measure the next print cured, and the next casting before it is finished: that tells the steps apart.
     </p>
-    <div class="scroll-x">
+    <div class="scroll-x" tabindex="0">
       <table class="plain mt-3">
         <thead>
           <tr>

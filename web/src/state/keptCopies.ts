@@ -11,3 +11,10 @@ export async function keepCopy(pour: Pour): Promise<void> {
   const cache = await caches.open(cacheOf(knownShop()));
   await cache.put(`/api/pours/${pour.id}`, Response.json(pour));
 }
+
+/** Forgets what this browser keeps of shops to show while the server is away. */
+export async function forgetCopies(): Promise<void> {
+  if (!('caches' in globalThis)) return;
+  const names = (await caches.keys()).filter((name) => name.startsWith(cacheOf('')));
+  await Promise.all(names.map((name) => caches.delete(name)));
+}

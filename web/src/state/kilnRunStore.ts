@@ -30,6 +30,11 @@ export const useKilnRuns = defineStore('kilnRuns', () => {
       },
     ));
 
+  /** As they are by now, where a page has asked for them. */
+  const loadAgain = async (): Promise<void> => {
+    if (ready.value) runs.value = (await request(kilnRunListSchema, 'GET', '/kiln-runs')).runs;
+  };
+
   async function readCurve(id: string): Promise<void> {
     if (read.value.has(id)) return;
     const curve = await request(kilnCurveSchema, 'GET', `/kiln-runs/${id}`);
@@ -76,5 +81,5 @@ export const useKilnRuns = defineStore('kilnRuns', () => {
       return curve ? [{ ...curve, run }] : [];
     }),
   );
-  return { runs, ready, curves, load, readCurve, readAgain, readOfPour, keep, link, remove };
+  return { runs, ready, curves, load, loadAgain, readCurve, readAgain, readOfPour, keep, link, remove };
 });

@@ -11,6 +11,8 @@ const entrySchema = z.discriminatedUnion('of', [
     pourId: z.string(),
     change: fieldChangeSchema,
     sentence: z.string(),
+    /** What somebody else put there meanwhile; null: they took it away. */
+    stored: z.json().optional(),
   }),
   /** A whole thing, by the address it is kept at. */
   z.strictObject({

@@ -1,4 +1,4 @@
-import { fieldChangeSchema, type FieldChange } from '@zero-pour/contracts';
+import { fieldChangeSchema, OVER_MOST, type FieldChange } from '@zero-pour/contracts';
 import { dropKept, keptNames, readKept, shopKey, writeKept } from './shopKeys';
 
 const START = 'unsent.';
@@ -33,10 +33,33 @@ function keepPending(pourId: string, changes: readonly FieldChange[]): boolean {
 const samePath = (a: readonly string[], b: readonly string[]): boolean =>
   a.join('\u0000') === b.join('\u0000');
 
-/** Adds a change; an earlier one of the same field is replaced, so that a typed word is one change. */
+/**
+ * Adds a change; an earlier one of the same field is replaced, so that a typed word is one change. It goes over what the
+ * first of them was typed over.
+ */
 export function mergeChange(changes: readonly FieldChange[], change: FieldChange): FieldChange[] {
-  return [...changes.filter((other) => !samePath(other.path, change.path)), change];
+  const earlier = changes.find((other) => samePath(other.path, change.path));
+  const merged = earlier?.over ? { ...change, over: earlier.over } : change;
+  return [...changes.filter((other) => other !== earlier), merged];
 }
+
+/**
+ * Says of changes that are about to be sent that they may have arrived, whether or not an answer does: what is typed after them
+ * goes over them too. Returns them as they are sent.
+ */
+export function markSent(pourId: string, sent: readonly FieldChange[]): FieldChange[] {
+  const marked = new Map(sent.map((change) => [JSON.stringify(change), withSent(change)]));
+  const pending = readPending(pourId);
+  keepPending(
+    pourId,
+    pending.map((change) => marked.get(JSON.stringify(change)) ?? change),
+  );
+  return [...marked.values()];
+}
+const withSent = (change: FieldChange): FieldChange =>
+  change.over && !change.over.some((known) => JSON.stringify(known) === JSON.stringify(change.value))
+    ? { ...change, over: [...change.over, change.value].slice(-OVER_MOST) }
+    : change;
 
 /** Keeps a change until it is dropped. False when only this window has room for it. */
 export const addPending = (pourId: string, change: FieldChange): boolean =>

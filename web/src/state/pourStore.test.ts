@@ -1,70 +1,26 @@
 // @vitest-environment happy-dom
-import {
-  applyChanges,
-  CHANGES_MAX,
-  emptyPourDoc,
-  pourDocSchema,
-  upgradeChanges,
-  type FieldChange,
-  type Pour,
-} from '@zero-pour/contracts';
+import { emptyPourDoc, type FieldChange } from '@zero-pour/contracts';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useNotices } from './notices';
 import { addPending, dropPending, mergeChange, readPending } from './pendingChanges';
-import { answerJson, TEST_SHOP } from '../testing/answers';
+import { TEST_SHOP } from '../testing/answers';
+import { FAKE_POUR, FakePourServer } from '../testing/fakePourServer';
 import { useNotKept } from './notKept';
 import { usePours } from './pourStore';
 import { adoptOldEntries, knowShop, shopKey } from './shopKeys';
 
-const ID = '5f1c2a30-8a0e-4c55-9d3b-1a2b3c4d5e6f';
+const ID = FAKE_POUR;
 const moment = '2026-11-24T16:54:00.000Z';
 const NOTE = ['brief', 'note'] as const;
 
-/** A stand-in for the server: one pour, judged change by change; it can be out of reach, refuse, stumble, or be another. */
-class FakeServer {
-  pour: Pour = {
-    id: ID,
-    number: 1,
-    createdAt: moment,
-    changedAt: moment,
-    discarded: false,
-    doc: emptyPourDoc(),
-  };
-  mode: 'answers' | 'gone' | 'another program' = 'answers';
-  /** Values that it will not have, and those that break something in it. */
-  refuses = new Set<unknown>();
-  stumblesOver = new Set<unknown>();
-  received: FieldChange[][] = [];
-  asked = 0;
-
-  readonly fetch = async (_: string, init: RequestInit = {}): Promise<Response> => {
-    this.asked++;
-    if (this.mode === 'gone') throw new TypeError('no answer');
-    if (this.mode === 'another program') return new Response('<h1>Log in</h1>', { status: 404 });
-    if (init.method !== 'PATCH') return answerJson(this.pour);
-    const { changes } = JSON.parse(String(init.body)) as { changes: FieldChange[] };
-    if (changes.length > CHANGES_MAX) throw new Error('more than go in one request');
-    if (changes.some(({ value }) => this.stumblesOver.has(value)))
-      return answerJson({ error: { code: 'INTERNAL', sentence: 'Something went wrong.' } }, { status: 500 });
-    this.received.push(changes);
-    const kept = changes.filter(({ value }) => !this.refuses.has(value));
-    const { doc } = this.pour;
-    this.pour = { ...this.pour, doc: pourDocSchema.parse(applyChanges(doc, upgradeChanges(kept, doc))) };
-    const refused = changes
-      .filter(({ value }) => this.refuses.has(value))
-      .map((change) => ({ change, code: 'BAD_REQUEST', sentence: 'This cannot be kept.' }));
-    return answerJson({ pour: this.pour, refused });
-  };
-}
-
-let server: FakeServer;
+let server: FakePourServer;
 beforeEach(() => {
   vi.useFakeTimers();
   localStorage.clear();
   setActivePinia(createPinia());
   knowShop(TEST_SHOP);
-  server = new FakeServer();
+  server = new FakePourServer();
   vi.stubGlobal('fetch', server.fetch);
 });
 afterEach(() => {
@@ -83,7 +39,7 @@ describe('typing', () => {
     expect(shown()).toBe('har');
     expect(server.received).toEqual([]);
     await settle();
-    expect(server.received).toEqual([[{ path: [...NOTE], value: 'har', version: 2 }]]);
+    expect(server.received).toEqual([[{ path: [...NOTE], value: 'har', version: 2, over: [null, 'har'] }]]);
     expect([usePours().saving, readPending(ID)]).toEqual(['saved', []]);
   });
 

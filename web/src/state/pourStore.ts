@@ -87,7 +87,9 @@ export const usePours = defineStore('pours', () => {
     if (!pour) return;
     pours.set(id, { ...pour, doc: applyChanges(pour.doc, [change]) as PourDoc });
     useNotKept().dealtWith(id, change.path);
-    if (!addPending(id, change)) useNotices().wrong(NO_ROOM);
+    // What is shown is what its writer knows.
+    const over = [valueAt(pour.doc, change.path) as FieldChange['value']];
+    if (!addPending(id, { ...change, over })) useNotices().wrong(NO_ROOM);
     schedule(id, SEND_AFTER_MS);
   }
 

@@ -46,6 +46,11 @@ export const useRecords = defineStore('records', () => {
       throw error;
     }));
 
+  /** As they are by now, where a page has asked for them. */
+  const loadAgain = async (): Promise<void> => {
+    if (ready.value) await fetchAll();
+  };
+
   function setList<K extends RecordKind>(kind: K, list: BenchRecord<K>[]): void {
     lists.value = { ...lists.value, [kind]: list };
   }
@@ -101,5 +106,5 @@ export const useRecords = defineStore('records', () => {
     }
   }
 
-  return { lists, yields, unread, ready, load, take: show, add, keep, keepTyped, remove };
+  return { lists, yields, unread, ready, load, loadAgain, take: show, add, keep, keepTyped, remove };
 });

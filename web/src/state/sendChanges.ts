@@ -1,7 +1,13 @@
-import { changedPourSchema, CHANGES_MAX, type FieldChange, type Pour } from '@zero-pour/contracts';
+import {
+  changedPourSchema,
+  CHANGES_MAX,
+  type FieldChange,
+  type Pour,
+  type RefusedChange,
+} from '@zero-pour/contracts';
 import { request, RequestError } from '../api/request';
 import { useNotKept } from './notKept';
-import { dropPending, readPending } from './pendingChanges';
+import { dropPending, markSent, readPending } from './pendingChanges';
 
 /** A change that the server stumbled over this often is set aside, so that those behind it are kept. */
 const STUMBLES_MAX = 3;
@@ -16,13 +22,14 @@ export class ChangeSender {
 
   /** Sends the next group of a pour. Resolves with null when nothing waits. */
   async send(pourId: string): Promise<Sent | null> {
-    const sent = readPending(pourId).slice(0, this.groups.get(pourId) ?? CHANGES_MAX);
-    if (sent.length === 0) return null;
+    const waiting = readPending(pourId).slice(0, this.groups.get(pourId) ?? CHANGES_MAX);
+    if (waiting.length === 0) return null;
+    const sent = markSent(pourId, waiting);
     try {
       const { pour, refused } = await request(changedPourSchema, 'PATCH', `/pours/${pourId}`, {
         changes: sent,
       });
-      for (const { change, sentence } of refused) setAside(pourId, change, sentence);
+      for (const told of refused) setAside(pourId, told);
       dropPending(pourId, sent);
       this.groups.delete(pourId);
       return { pour, setAside: refused.length, more: readPending(pourId).length > 0 };
@@ -44,11 +51,20 @@ export class ChangeSender {
     this.stumbles.set(key, stumbled);
     if (error.isStumble && stumbled < STUMBLES_MAX) return { again: 'later' };
     this.stumbles.delete(key);
-    setAside(pourId, change, error.message);
+    setAside(pourId, { change, sentence: error.message });
     dropPending(pourId, sent);
     return { again: 'soon' };
   }
 }
 
-const setAside = (pourId: string, change: FieldChange, sentence: string): void =>
-  useNotKept().add({ of: 'pour', pourId, change, sentence });
+/** What was refused, as it was typed: sent again, it goes over what stands there by then. */
+function setAside(pourId: string, { change, sentence, stored }: Omit<RefusedChange, 'code'>): void {
+  const { over: _over, ...typed } = change;
+  useNotKept().add({
+    of: 'pour',
+    pourId,
+    change: typed,
+    sentence,
+    ...(stored === undefined ? {} : { stored }),
+  });
+}

@@ -1,7 +1,7 @@
 import { shopStateSchema, type ShopState, type Unread } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { request } from '../api/request';
+import { request, requestWithFile } from '../api/request';
 import { knowProgrammes } from './knownProgrammes';
 import { usePours } from './pourStore';
 import { learnRevisions } from '../api/revisions';
@@ -56,6 +56,13 @@ export const useShop = defineStore('shop', () => {
     }
   }
 
+  /** As it is by now; what is typed here and not kept yet stays on top. */
+  const loadAgain = async (): Promise<void> => take(await request(shopStateSchema, 'GET', '/shop'));
+
+  /** A whole shop out of a zip. */
+  const takeIn = async (zip: Blob): Promise<void> =>
+    take(await requestWithFile(shopStateSchema, '/archive', zip));
+
   const loadDemo = async (): Promise<void> => take(await request(shopStateSchema, 'POST', '/demo'));
 
   /** What an earlier window could not send is shown and sent now. */
@@ -73,7 +80,9 @@ export const useShop = defineStore('shop', () => {
     unread,
     isEmpty,
     load,
+    loadAgain,
     loadDemo,
+    takeIn,
     keepSettings,
     takeSettings,
     ...items,

@@ -86,11 +86,11 @@ export class FakeServer {
     return { pour: after, refused: [] };
   }
 
-  private find(words: string): { hits: FindHit[] } {
+  private find(words: string): { hits: FindHit[]; instead: null } {
     const hits = this.file.patterns
       .filter((pattern) => pattern.name.toLowerCase().includes(words.toLowerCase()))
       .map(({ id, name }): FindHit => ({ kind: 'pattern', id, title: name, line: '' }));
-    return { hits };
+    return { hits, instead: null };
   }
 
   /** Addresses that were read, the newest last. */

@@ -23,7 +23,7 @@ const rows = computed(() => props.chain.steps);
 </script>
 
 <template>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="plain">
       <thead>
         <tr>

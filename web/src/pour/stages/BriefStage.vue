@@ -14,6 +14,7 @@ import { classByThickness, judgeClass, nameOfPart } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
 import NoteField from '../../components/NoteField.vue';
+import ChangedSince from '../ChangedSince.vue';
 import OnDemand from '../../components/OnDemand.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { PartSilhouette, PatternDrop } from '../../pattern';
@@ -205,6 +206,7 @@ const putAside = (): Promise<boolean> =>
         :model-value="brief.statedChange"
         @update:model-value="setChange"
       />
+      <ChangedSince v-if="brief.againOf" :pour="pour" :again-of="brief.againOf" @state="setChange" />
       <NoteField label="Note" :rows="3" :model-value="brief.note" @update:model-value="setNote" />
     </div>
   </section>

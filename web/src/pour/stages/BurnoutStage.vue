@@ -148,6 +148,7 @@ const line = computed(() => {
   <div class="form-grid">
     <HouseChoice
       v-if="shop.settings.houses?.length"
+      :sheet="`/pours/${pour.id}/hand-over`"
       :houses="shop.settings.houses"
       :house-key="doc.houseKey"
       :readonly="poured"

@@ -122,7 +122,7 @@ const hours = (value: number): string => formatQuantity({ value, unit: 'h' }, un
     />
     <p v-else-if="state.status === 'failed'" role="alert">{{ state.sentence }}</p>
     <p v-if="stale" class="mute mt-2">The faces have changed since: search again.</p>
-    <div v-if="rows.length > 0" class="scroll-x">
+    <div v-if="rows.length > 0" class="scroll-x" tabindex="0">
       <table class="plain">
         <thead>
           <tr>

@@ -208,7 +208,7 @@ const lines = computed(() =>
       </div>
       <p v-if="sentence" class="decides"><b>Decides.</b> {{ sentence }}</p>
       <CompareChart v-if="rows.length > 0" :rows="rows" :currency="shop.settings.currency" />
-      <div class="scroll-x">
+      <div class="scroll-x" tabindex="0">
         <table class="plain mt-3">
           <thead>
             <tr>

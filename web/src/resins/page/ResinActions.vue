@@ -48,6 +48,7 @@ const remove = (): Promise<boolean> =>
 
 <template>
   <div class="actions no-print">
+    <router-link :to="`/resins/${resin.id}/sheet`">Sheet to share</router-link>
     <button type="button" class="text-button" @click="duplicate">Duplicate</button>
     <button type="button" class="text-button" @click="retire">
       {{ resin.retired ? 'Use again' : 'Retire' }}

@@ -25,6 +25,12 @@ const ml = computed(() => props.resin.bottles.reduce((sum, bottle) => sum + bott
 const lasts = computed(() => stockLasts(ml.value, layCoupon(usualCoupon('')).volumeMm3 / 1000));
 const setBottle = (key: string, fields: Partial<Bottle>): void =>
   emit('change', { bottles: props.resin.bottles.map((b) => (b.key === key ? { ...b, ...fields } : b)) });
+function setPaidBy({ paidBy: _before, ...bottle }: Bottle, paidBy: string | undefined): void {
+  const bottles = props.resin.bottles.map((one) =>
+    one.key === bottle.key ? { ...bottle, ...(paidBy ? { paidBy } : {}) } : one,
+  );
+  emit('change', { bottles });
+}
 const setVat = (key: string, fields: Partial<Vat>): void =>
   emit('change', { vats: props.resin.vats.map((v) => (v.key === key ? { ...v, ...fields } : v)) });
 const addBottle = (): void => {
@@ -84,6 +90,12 @@ function vatClock(vat: Vat) {
         :model-value="bottle.note"
         @update:model-value="(note) => setBottle(bottle.key, { note: note ?? '' })"
       />
+      <NoteField
+        label="Paid by"
+        :max="120"
+        :model-value="bottle.paidBy"
+        @update:model-value="(paidBy) => setPaidBy(bottle, paidBy)"
+      />
       <span class="clock" :class="bottleClock(bottle)?.weight">{{
         bottleClock(bottle) ? formatPhrase(bottleClock(bottle)!.line, units.choice) : 'No clock.'
       }}</span>
@@ -110,6 +122,7 @@ function vatClock(vat: Vat) {
         :model-value="vat.note"
         @update:model-value="(note) => setVat(vat.key, { note: note ?? '' })"
       />
+      <span />
       <span class="clock" :class="vatClock(vat)?.weight">{{
         vatClock(vat) ? formatPhrase(vatClock(vat)!.line, units.choice) : 'No clock.'
       }}</span>
@@ -141,7 +154,9 @@ function vatClock(vat: Vat) {
 }
 .line {
   display: grid;
-  grid-template-columns: 130px minmax(200px, 256px) 112px minmax(120px, 1fr) minmax(180px, 1.2fr) auto;
+  grid-template-columns:
+    110px minmax(180px, 230px) 108px minmax(100px, 1fr) minmax(100px, 0.8fr) minmax(150px, 1fr)
+    auto;
   gap: 10px;
   align-items: center;
   padding: 4px 0;

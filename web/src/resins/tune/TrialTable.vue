@@ -31,7 +31,7 @@ function counted(row: UsedTrial, of: 'struts' | 'slots'): string {
 </script>
 
 <template>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table v-if="rows.length > 0" class="plain trials">
       <thead>
         <tr>

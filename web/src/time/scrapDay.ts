@@ -1,0 +1,18 @@
+import type { Scrap } from '@zero-pour/contracts';
+
+const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' });
+const DAY = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+
+/** The day of an old record as sure as it is: "8 Jan 2025", "about Mar 2025", "Mar 2025 to May 2025", "no day written". */
+export function scrapDay({ days }: Pick<Scrap, 'days'>): string {
+  if (!days) return 'no day written';
+  const [from, to] = [days.from, days.to].map((day) => new Date(`${day}T00:00:00Z`)) as [Date, Date];
+  if (!days.vague) return DAY.format(from);
+  const [first, last] = [MONTH.format(from), MONTH.format(to)];
+  return first === last ? `about ${first}` : `${first} to ${last}`;
+}
