@@ -164,7 +164,7 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
       { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') },
     ]);
     await expect(page.getByText('“notes.png” is not a picture that can be read')).toBeVisible();
-    await expect(casting(1).getByRole('img', { name: /trellis\.png$/ })).toBeVisible();
+    await expect(casting(1).getByRole('img', { name: /trellis\.jpg$/ })).toBeVisible();
     const recipe = page.getByRole('region', { name: 'Recipe' });
     await expect(recipe).toContainText('As Open work in silver, version 1.');
     await allKept(page);
@@ -186,7 +186,7 @@ test('two flaws on the model, the cause said, its change tried in the next pour,
     await expect(page.getByRole('heading', { name: 'Sterling silver, filigree' })).toBeVisible();
     await expect(page.getByRole('row', { name: /^Open work in silver, version 2/ })).toBeVisible();
     await page.goto(`${shop.address}/record/pictures`);
-    await expect(page.getByRole('img', { name: /trellis\.png$/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /trellis\.jpg$/ })).toBeVisible();
     await page.goto(`${shop.address}/record/groups`);
     await page.getByRole('button', { name: 'Flaw' }).click();
     await expect(page.getByRole('row', { name: /^ash pitting/ })).toBeVisible();

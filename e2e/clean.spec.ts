@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { allKept } from './fields';
+import { allKept, pagesOf } from './fields';
 import { startShop, type StartedShop } from './startShop';
 
 let shop: StartedShop;
@@ -38,8 +38,6 @@ async function readPour(page: Page, id: string): Promise<CleanedPour> {
   return (await (await page.request.get(`${shop.address}/api/pours/${id}`)).json()) as CleanedPour;
 }
 const heading = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
-/** How many pages a PDF has. */
-const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0;
 
 test('cleaning at the bench outlasts a reload and a stopped server, and what it says is worth casting', async ({
   page,

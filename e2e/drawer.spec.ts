@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { exifPhoto } from './exifPhoto';
-import { type } from './fields';
+import { pagesOf, type } from './fields';
 import { startShop, type StartedShop } from './startShop';
 
 let folder: string;
@@ -146,7 +146,6 @@ test('two people at once: one at the machine, one over the shop’s network', as
 });
 
 test('what goes on paper is one page each', async ({ page }) => {
-  const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0;
   const { openPours, lists } = await (await page.request.get(`${demo.address}/api/shop`)).json();
   const pour = `/pours/${(openPours as { id: string }[])[0]!.id}`;
   const resin = `/resins/${(lists.resin as { id: string }[])[0]!.id}`;
@@ -156,6 +155,8 @@ test('what goes on paper is one page each', async ({ page }) => {
     `${pour}/hand-over`,
     `${pour}/sheet`,
     `${resin}/sheet`,
+    '/week',
+    '/record/month/2026-09',
   ]) {
     await page.goto(demo.address + at);
     await expect(page.getByRole('heading').first()).toBeVisible();
@@ -164,6 +165,10 @@ test('what goes on paper is one page each', async ({ page }) => {
   await page.goto(`${demo.address}${pour}/labels`);
   await expect(page.getByRole('img', { name: /^Code that opens pour/ }).first()).toBeVisible();
   await expect(page.getByText('These codes lead to this machine only')).toBeVisible();
+  await page.goto(`${demo.address}/p/22`);
+  await expect(page.getByRole('heading', { name: /22/ }).first()).toBeVisible();
+  await page.goto(`${demo.address}/p/9999`);
+  await expect(page.getByRole('alert')).toContainText('There is no pour 9999 here');
 });
 
 test('forty old pours teach, and the whole shop goes into an empty one', async ({ page }, info) => {

@@ -236,7 +236,7 @@ test('from an empty shop and a file on the disk to a recorded result', async ({ 
       mimeType: 'image/png',
       buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } }),
     });
-    const photo = second.getByRole('img', { name: /^Casting .* 2, corner.png$/ });
+    const photo = second.getByRole('img', { name: /^Casting .* 2, corner\.jpg$/ });
     await expect(photo).toBeVisible();
     expect(await photo.evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalWidth))).toBe(
       60,

@@ -43,3 +43,7 @@ export const ticketLine = (page: Page, label: string): Locator =>
 export async function allKept(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
 }
+
+/** Pages of a PDF that the browser made. */
+export const pagesOf = (pdf: Buffer): number =>
+  pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0;

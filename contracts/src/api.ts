@@ -51,6 +51,9 @@ export const pourListSchema = z.strictObject({
 });
 export type PourList = z.infer<typeof pourListSchema>;
 
+/** The pour of a number. */
+export const pourIdSchema = z.strictObject({ id: idSchema });
+
 /** Records of the bench. */
 export const recordsSchema = z.strictObject({
   lists: recordListsSchema,

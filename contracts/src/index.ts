@@ -229,6 +229,7 @@ export {
   type ReadingAnswer,
   type RefusedChange,
   type ShopState,
+  pourIdSchema,
 } from './api';
 export { SHOP_FILE_FORMAT, SHOP_FILE_VERSION, shopFileSchema, type ShopFile } from './shopFile';
 export { alloysFromBook, programmesFromBook } from './shop/fromBook';

@@ -12,12 +12,14 @@ import { useShop } from './state/shopStore';
 import { useSizes } from './state/sizeStore';
 import { TopBar, useAppKeys } from './shell';
 import { CaptureButton, captureOpen } from './capture';
+import { useGuided } from './guide';
 import { quickSumsOpen } from './quick';
 
 // What opens over the page comes when it is first asked for.
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'));
 const CaptureDialog = defineAsyncComponent(() => import('./capture/CaptureDialog.vue'));
-const KeysDialog = defineAsyncComponent(() => import('./shell/KeysDialog.vue'));
+const HelpDialog = defineAsyncComponent(() => import('./guide').then((guide) => guide.loadHelp()));
+const GuidedPour = defineAsyncComponent(() => import('./guide').then((guide) => guide.loadGuidedPour()));
 const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
 const NotKeptDialog = defineAsyncComponent(() => import('./shell/NotKeptDialog.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
@@ -27,7 +29,8 @@ const SignIn = defineAsyncComponent(() => import('./network').then((network) => 
 const route = useRoute();
 const shop = useShop();
 const notices = useNotices();
-const { finding, showingKeys } = useAppKeys();
+const { finding, showingHelp } = useAppKeys();
+const guided = useGuided();
 const showingNotKept = shallowRef(false);
 
 followChanges();
@@ -49,7 +52,7 @@ void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
     <TopBar
       v-if="!route.meta['bare'] && !signedOut"
       @find="finding = true"
-      @keys="showingKeys = true"
+      @help="showingHelp = true"
       @not-kept="showingNotKept = true"
     />
     <main id="content">
@@ -66,7 +69,8 @@ void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
     <QuickSums v-if="quickSumsOpen" v-model="quickSumsOpen" />
     <CaptureDialog v-if="captureOpen" v-model="captureOpen" />
     <CaptureButton v-if="!signedOut && !route.meta['bare'] && !captureOpen" class="no-print" />
-    <KeysDialog v-if="showingKeys" v-model="showingKeys" />
+    <HelpDialog v-if="showingHelp" v-model="showingHelp" />
+    <GuidedPour v-if="guided && shop.loading === 'ready' && !signedOut && !route.meta['bare']" />
     <NotKeptDialog v-if="showingNotKept" v-model="showingNotKept" />
     <NoticeLine v-if="notices.current" />
   </v-app>

@@ -15,6 +15,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/p/:number(\\d{1,9})',
+      name: 'scanned',
+      component: () => import('./pour/ScannedPage.vue'),
+      props: true,
+    },
+    {
       path: '/pours/:id/bench/:stage(clean|invest|pour)',
       name: 'bench',
       component: () => import('./bench/BenchPage.vue'),

@@ -72,6 +72,13 @@ export async function findPour(db: Queryable, id: string, forChange = false): Pr
   return found.read;
 }
 
+/** The pour of a number, as a code on a label says it. */
+export async function findPourId(db: Queryable, number: number): Promise<string> {
+  const { rows } = await db.query<{ id: string }>('SELECT id::text FROM pour WHERE number = $1', [number]);
+  if (!rows[0]) throw new Refusal('NOT_FOUND', { what: `pour ${number}` });
+  return rows[0].id;
+}
+
 /** What is derived from the document, in the order of the statements below. */
 function derived(id: string, number: number, doc: PourDoc, used: UsedItems | undefined): unknown[] {
   return [

@@ -19,7 +19,7 @@ import { Router } from 'express';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { findByWords } from '../db/findStore';
-import { addPour, findPour, markDiscarded } from '../db/pourStore';
+import { addPour, findPour, findPourId, markDiscarded } from '../db/pourStore';
 import { readSettings } from '../db/settingsStore';
 import { listGroups, listPoints } from '../db/recordSums';
 import { listRecordRows, searchPours, type RecordRow } from '../db/recordSearch';
@@ -27,6 +27,8 @@ import { changePour } from '../services/changePour';
 import { snapshotUsed } from '../services/usedItems';
 import type { Services } from './services';
 
+/** As many digits as the database's numbers have for sure. */
+const numberSchema = z.coerce.number().int().min(1).max(1e9);
 const findSchema = z.strictObject({ words: z.string().trim().min(1).max(200) });
 
 export function pourRoutes({ db }: Services): Router {
@@ -59,6 +61,11 @@ export function pourRoutes({ db }: Services): Router {
       await addPour(tx, { id, doc, used, at: new Date().toISOString() });
     });
     response.status(201).json(await findPour(db, id));
+  });
+
+  router.get('/pours/number/:number', async (request, response) => {
+    const number = parseOrRefuse(numberSchema, request.params.number);
+    response.json({ id: await findPourId(db, number) });
   });
 
   router.get('/pours/:id', async (request, response) => {

@@ -28,6 +28,7 @@ import BeginWith from './BeginWith.vue';
 import CalendarLinks from './CalendarLinks.vue';
 import EmptyShop from './EmptyShop.vue';
 import { InboxLine } from '../capture';
+import { NewHere } from '../guide';
 import { WeekPlanner } from '../week';
 import { useBoardHeat } from './useBoardHeat';
 import { useMovedZero } from './useMovedZero';
@@ -102,6 +103,7 @@ function nextKiln(id: string): void {
     />
     <template v-else>
       <section>
+        <NewHere />
         <div class="page-head">
           <h1>Counting back from zero</h1>
           <span class="mute"

@@ -60,7 +60,7 @@ const back = [
         </p>
       </div>
       <CodePicture
-        :text="addressOf(`/pours/${id}`)"
+        :text="addressOf(`/p/${pour.number}`)"
         :label="`Code that opens pour ${pour.number}`"
         class="code"
       />
@@ -147,41 +147,13 @@ const back = [
 
 <style scoped>
 header {
-  display: flex !important;
-  justify-content: space-between;
-  gap: 16px;
-  border-bottom: 2px solid var(--ink);
-  padding-bottom: 8px;
+  flex-wrap: nowrap;
 }
 .code {
   width: 96px;
 }
-h2 {
-  font-size: 15px;
-  color: var(--ink);
-  margin: 12px 0 4px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 8px 4px 0;
-  border-bottom: 1px solid var(--line);
-}
 .right {
   text-align: right;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 3px 18px;
-  margin: 12px 0 0;
-}
-dd {
-  margin: 0;
 }
 ul {
   margin: 0;
@@ -191,14 +163,6 @@ ul {
   list-style: none;
   padding: 0;
   columns: 2;
-}
-.box {
-  display: inline-block;
-  width: 13px;
-  height: 13px;
-  margin-right: 8px;
-  border: 1.5px solid var(--ink);
-  vertical-align: -2px;
 }
 .sign {
   margin-top: 22px;

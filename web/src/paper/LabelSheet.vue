@@ -20,7 +20,7 @@ const BAGS_MOST = 12;
 const context = computed(() => plan.value.context);
 const zero = computed(() => valueOf(plan.value.times)?.zero);
 const metal = computed(() => context.value.alloy?.name ?? 'metal not chosen');
-const code = computed(() => addressOf(`/pours/${pour.value.id}`));
+const code = computed(() => addressOf(`/p/${pour.value.number}`));
 const tags = computed(() =>
   plan.value.flasks.map(({ context: { decided, flask }, temperatures }, i) => {
     const heat = valueOf(temperatures);

@@ -123,35 +123,13 @@ const pictures = computed(() =>
 </template>
 
 <style scoped>
-h2 {
-  font-size: 15px;
-  color: var(--ink);
-  margin: 12px 0 4px;
-}
 table {
-  width: 100%;
-  border-collapse: collapse;
   margin-top: 10px;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 8px 4px 0;
-  border-bottom: 1px solid var(--line);
 }
 ol {
   margin: 0;
   padding-left: 20px;
   columns: 2;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 3px 18px;
-  margin: 12px 0 0;
-}
-dd {
-  margin: 0;
 }
 .pictures {
   display: grid;
@@ -163,10 +141,5 @@ dd {
   width: 100%;
   height: 130px;
   object-fit: cover;
-}
-.foot {
-  margin-top: 12px;
-  padding-top: 6px;
-  border-top: 1px solid var(--line2);
 }
 </style>

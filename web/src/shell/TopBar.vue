@@ -9,7 +9,7 @@ import { handsOnLink } from '../state/handsOnLink';
 import { formatLeft } from '../time/formatMoment';
 import KilnChip from './KilnChip.vue';
 
-const emit = defineEmits<{ find: []; keys: []; notKept: [] }>();
+const emit = defineEmits<{ find: []; help: []; notKept: [] }>();
 const notKept = useNotKept();
 const PAGES = [
   { to: '/', name: 'Board', also: 'pour' },
@@ -59,7 +59,7 @@ const next = computed(() => board.next[0]);
     </button>
     <UnitSwitch />
     <button type="button" class="chip" @click="emit('find')"><kbd>/</kbd> find</button>
-    <button type="button" class="chip keys" aria-label="Keys" @click="emit('keys')"><kbd>?</kbd></button>
+    <button type="button" class="chip" aria-label="Help" @click="emit('help')"><kbd>?</kbd></button>
   </header>
 </template>
 
@@ -154,8 +154,7 @@ button.refused {
     height: 44px;
     overflow-x: auto;
   }
-  .next,
-  .keys {
+  .next {
     display: none;
   }
 }

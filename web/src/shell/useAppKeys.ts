@@ -12,7 +12,7 @@ import { captureOpen } from '../capture';
 import { quickSumsOpen } from '../quick';
 
 /** Keys that hold on every page (design: number row for stages, N, Q, /, B, E, ?, Esc, Ctrl+Z). */
-export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean> } {
+export function useAppKeys(): { finding: Ref<boolean>; showingHelp: Ref<boolean> } {
   const router = useRouter();
   const route = useRoute();
   const pours = usePours();
@@ -20,7 +20,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   const molds = useMolds();
   const newPour = useNewPour();
   const finding = ref(false);
-  const showingKeys = ref(false);
+  const showingHelp = ref(false);
 
   function pourKey(key: string): boolean {
     const id = String(route.params['id']);
@@ -45,7 +45,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
   function plainKey(key: string): boolean {
     if (key === 'n') void newPour();
     else if (key === '/') finding.value = true;
-    else if (key === '?') showingKeys.value = true;
+    else if (key === '?') showingHelp.value = true;
     else if (key === 'q') quickSumsOpen.value = true;
     else if (key === 'c') captureOpen.value = true;
     else if (key === 'escape') void router.push('/');
@@ -58,7 +58,7 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     const notes = event.key.toLowerCase() === 'c' && !event.ctrlKey && !event.metaKey;
     const inDialog =
       finding.value ||
-      showingKeys.value ||
+      showingHelp.value ||
       quickSumsOpen.value ||
       captureOpen.value ||
       document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null;
@@ -80,5 +80,5 @@ export function useAppKeys(): { finding: Ref<boolean>; showingKeys: Ref<boolean>
     }
   });
 
-  return { finding, showingKeys };
+  return { finding, showingHelp };
 }

@@ -86,6 +86,20 @@ export class FakeServer {
     return { pour: after, refused: [] };
   }
 
+  /** Pours that were begun here. */
+  private readonly begun = new Map<string, Pour>();
+  private begin({ id, doc }: Record<string, unknown>): Pour {
+    const at = new Date().toISOString();
+    const number = Math.max(0, ...this.file.pours.map((pour) => pour.number)) + 1 + this.begun.size;
+    const pour = { id, doc, number, discarded: false, createdAt: at, changedAt: at } as Pour;
+    this.begun.set(pour.id, pour);
+    return pour;
+  }
+
+  private pourOf(id: string | undefined): Pour | undefined {
+    return this.begun.get(id ?? '') ?? this.file.pours.find((pour) => pour.id === id);
+  }
+
   private find(words: string): { hits: FindHit[]; instead: null } {
     const hits = this.file.patterns
       .filter((pattern) => pattern.name.toLowerCase().includes(words.toLowerCase()))
@@ -176,11 +190,14 @@ export class FakeServer {
     this.sent.push({ method, at, body });
     if (at === '/api/readings') return Promise.resolve(answerJson(this.reading(body)));
     if (at.startsWith('/api/kilns/') && method === 'PUT') return Promise.resolve(answerJson(NO_DEVICES));
+    if (at === '/api/pours') return Promise.resolve(answerJson(this.begin(body)));
+    const aside = /^\/api\/pours\/(.+)\/discarded$/.exec(at)?.[1];
+    if (aside) return Promise.resolve(answerJson({ ...this.pourOf(aside), ...body }));
     if (at === '/api/patterns')
       return Promise.resolve(answerJson({ ...body, createdAt: new Date().toISOString() }));
     if (at.startsWith('/api/kiln-runs/')) return Promise.resolve(this.keptRun(method, at, body));
     const id = /[0-9a-f-]{36}$/.exec(at)?.[0];
-    const pour = this.file.pours.find((p) => p.id === id);
+    const pour = this.pourOf(id);
     if (method === 'PATCH' && pour)
       return Promise.resolve(answerJson(this.change(pour, body['changes'] as FieldChange[])));
     return Promise.resolve(

@@ -86,11 +86,8 @@ const print = (): void => window.print();
 
 <style scoped>
 .person {
-  break-after: page;
+  break-inside: avoid;
   margin-top: 18px;
-}
-.person:last-child {
-  break-after: auto;
 }
 .day {
   break-inside: avoid;
@@ -128,9 +125,38 @@ li {
 .nothing {
   padding: 28px;
 }
+/* A whole week of everybody hangs on one page: two columns, small rows, no page of its own for each. */
 @media print {
-  .no-print {
-    display: none;
+  .week {
+    columns: 2;
+    column-gap: 18px;
+    padding: 0;
+    font-size: 10px;
+    line-height: 1.25;
+  }
+  .page-head {
+    column-span: all;
+  }
+  .person {
+    break-inside: auto;
+    margin-top: 8px;
+  }
+  .day {
+    margin-top: 4px;
+  }
+  h2,
+  h3 {
+    font-size: 12px;
+    break-after: avoid;
+  }
+  li {
+    grid-template-columns: 11px 52px 1fr;
+    gap: 6px;
+    padding: 2px 0;
+  }
+  .box {
+    width: 9px;
+    height: 9px;
   }
 }
 </style>

@@ -2,6 +2,7 @@
 import { beforePrint, formatPhrase, formatQuantity, type Unit } from '@zero-pour/core';
 import { cutLists, pourTitle, printedPieces, valueOf, type CutList } from '@zero-pour/plan';
 import { computed } from 'vue';
+import PaperPage from '../../components/PaperPage.vue';
 import { providePour } from '../../state/usePour';
 import { useUnits } from '../../state/unitStore';
 import { formatMoment } from '../../time/formatMoment';
@@ -55,119 +56,73 @@ function cutWords({ name, kept, cut }: CutList): string {
   return `${name}: keep ${kept.length} (${each.join('; ')}), ${others}.`;
 }
 const cuts = computed(() => cutLists(context.value, plan.value.gates).map(cutWords));
-const toPaper = (): void => window.print();
 </script>
 
 <template>
-  <div class="sheet-page">
-    <p class="no-print tools">
-      <router-link :to="`/pours/${id}/print`">Back to the pour</router-link>
-      <v-btn variant="flat" @click="toPaper">Print this page</v-btn>
-    </p>
-    <article>
-      <header>
-        <h1>Plate of pour {{ pour.number }}</h1>
-        <span>{{ pourTitle(context) }}</span>
-        <span v-if="zero !== undefined" class="num"
-          >zero {{ formatMoment(zero, Date.parse(pour.createdAt)) }}</span
-        >
-      </header>
-      <p v-if="settings.length === 0">Choose pattern, resin, printer and profile first.</p>
-      <template v-else>
-        <div class="top">
-          <dl>
-            <template v-for="[name, value] in settings" :key="name">
-              <dt>{{ name }}</dt>
-              <dd class="num">{{ value }}</dd>
-            </template>
-          </dl>
-          <PlateDrawing />
-        </div>
-        <h2>Before</h2>
-        <ul class="before">
-          <li v-for="step in before" :key="step.key">
-            <i class="box" />
-            <span
-              ><b>{{ step.lead }}</b> {{ formatPhrase(step.how, units.choice) }}</span
-            >
-          </li>
+  <PaperPage :back="`/pours/${id}/print`" back-words="Back to the pour">
+    <header>
+      <h1>Plate of pour {{ pour.number }}</h1>
+      <span>{{ pourTitle(context) }}</span>
+      <span v-if="zero !== undefined" class="num"
+        >zero {{ formatMoment(zero, Date.parse(pour.createdAt)) }}</span
+      >
+    </header>
+    <p v-if="settings.length === 0">Choose pattern, resin, printer and profile first.</p>
+    <template v-else>
+      <div class="top">
+        <dl>
+          <template v-for="[name, value] in settings" :key="name">
+            <dt>{{ name }}</dt>
+            <dd class="num">{{ value }}</dd>
+          </template>
+        </dl>
+        <PlateDrawing />
+      </div>
+      <h2>Before</h2>
+      <ul class="before">
+        <li v-for="step in before" :key="step.key">
+          <i class="box" />
+          <span
+            ><b>{{ step.lead }}</b> {{ formatPhrase(step.how, units.choice) }}</span
+          >
+        </li>
+      </ul>
+      <p class="times">
+        <span>Started ____________</span><span>Looked at ____________</span><span>Done ____________</span
+        ><span>Resin taken ________ ml</span>
+      </p>
+      <template v-if="cuts.length > 0">
+        <h2>Supports that stay as sprues</h2>
+        <ul class="cuts">
+          <li v-for="line in cuts" :key="line"><i class="box" />{{ line }}</li>
         </ul>
-        <p class="times">
-          <span>Started ____________</span><span>Looked at ____________</span><span>Done ____________</span
-          ><span>Resin taken ________ ml</span>
-        </p>
-        <template v-if="cuts.length > 0">
-          <h2>Supports that stay as sprues</h2>
-          <ul class="cuts">
-            <li v-for="line in cuts" :key="line"><i class="box" />{{ line }}</li>
-          </ul>
-        </template>
-        <h2>Pieces</h2>
-        <ol class="pieces" :style="{ columns: String(columns) }">
-          <li v-for="piece in pieces" :key="piece.key">
-            <b class="num">{{ piece.copy }}</b> <span class="what">{{ piece.name }}</span>
-            <span class="boxes"><i class="box" />good <i class="box" />flawed <i class="box" />lost</span>
-          </li>
-        </ol>
-        <p class="foot">
-          Liquid resin: gloves, eye protection, ventilation. Nothing of it goes down the drain.
-        </p>
       </template>
-    </article>
-  </div>
+      <h2>Pieces</h2>
+      <ol class="pieces" :style="{ columns: String(columns) }">
+        <li v-for="piece in pieces" :key="piece.key">
+          <b class="num">{{ piece.copy }}</b> <span class="what">{{ piece.name }}</span>
+          <span class="boxes"><i class="box" />good <i class="box" />flawed <i class="box" />lost</span>
+        </li>
+      </ol>
+      <p class="foot">
+        Liquid resin: gloves, eye protection, ventilation. Nothing of it goes down the drain.
+      </p>
+    </template>
+  </PaperPage>
 </template>
 
 <style scoped>
-.sheet-page {
-  max-width: 794px;
-  margin: 0 auto;
-  padding: 16px;
-}
-.tools {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  margin-bottom: 12px;
-}
-article {
-  padding: 22px 26px;
-  background: var(--paper);
-  font-size: 13.5px;
-  line-height: 1.3;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: baseline;
-  padding-bottom: 6px;
-  border-bottom: 2px solid var(--ink);
-}
-h1 {
-  font-size: 23px;
-}
-h2 {
-  font-size: 15px;
-  margin: 10px 0 4px;
-}
-header .num {
-  margin-left: auto;
-}
 .top {
   display: grid;
   grid-template-columns: 250px minmax(0, 1fr);
   gap: 20px;
   margin-top: 10px;
 }
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
+.top dl {
   gap: 2px 12px;
-  align-content: start;
   margin: 0;
 }
-dd {
-  margin: 0;
+.top dd {
   text-align: right;
 }
 .before,
@@ -184,7 +139,7 @@ dd {
 .before li,
 .pieces li {
   display: flex;
-  gap: 8px;
+  gap: 4px;
   align-items: flex-start;
   padding: 2px 0;
   break-inside: avoid;
@@ -201,24 +156,11 @@ dd {
 .boxes {
   white-space: nowrap;
 }
-.box {
-  display: inline-block;
-  flex: none;
-  width: 13px;
-  height: 13px;
-  margin: 0 3px -2px 5px;
-  border: 1.5px solid var(--ink);
-}
 .times {
   display: flex;
   flex-wrap: wrap;
   gap: 6px 22px;
   margin-top: 12px;
-}
-.foot {
-  margin-top: 10px;
-  padding-top: 6px;
-  border-top: 1px solid var(--line2);
 }
 @media (max-width: 700px) {
   .top {
@@ -229,14 +171,6 @@ dd {
   }
 }
 @media print {
-  .sheet-page {
-    padding: 0;
-    max-width: none;
-  }
-  article {
-    padding: 0;
-    font-size: 11.5px;
-  }
   .top {
     grid-template-columns: 230px minmax(0, 1fr);
   }
