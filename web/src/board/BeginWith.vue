@@ -41,7 +41,7 @@ const steps = computed(() =>
 
 <template>
   <section v-if="steps.some(({ there }) => !there)" aria-label="Begin with what you have">
-    <h2>Begin with what you have</h2>
+    <h2>{{ steps.some(({ there }) => there) ? 'Begin with what you have' : 'Or one by one' }}</h2>
     <ol>
       <li v-for="step in steps" :key="step.what" :class="{ there: step.there }">
         <router-link :to="step.to">{{ step.what }}</router-link>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { shallowRef } from 'vue';
 import { TakeShopIn } from '../files';
+import { WhatYouHave } from '../shop';
 import BeginWith from './BeginWith.vue';
-import { useNewPour } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 
 const shop = useShop();
 const notices = useNotices();
-const newPour = useNewPour();
 const filling = shallowRef(false);
 
 async function fill(): Promise<void> {
@@ -27,9 +26,9 @@ async function fill(): Promise<void> {
     </p>
     <div class="ways">
       <div>
-        <BeginWith />
-        <p class="mute">Or start a pour at once and leave open what you do not know yet.</p>
-        <v-btn class="mt-3" variant="flat" @click="newPour()">New pour</v-btn>
+        <h2>Say what you have</h2>
+        <WhatYouHave />
+        <BeginWith class="mt-4" />
       </div>
       <div>
         <h2>Or look around first</h2>

@@ -77,7 +77,7 @@ describe('the board', () => {
     for (const number of [29, 30, 31]) usePours().pours.delete(idOf(number));
     const page = open();
     expect(flatText(page)).toContain('An empty shop');
-    await buttonOf(page, 'New pour').trigger('click');
+    await buttonOf(page, 'Begin a pour').trigger('submit');
     await flushPromises();
     expect(shop.server.sent.some(({ method, at }) => method === 'POST' && at === '/api/pours')).toBe(true);
   });

@@ -125,6 +125,7 @@ function leave(): void {
 }
 h2 {
   font-size: 18px;
+  color: var(--ink);
 }
 .say {
   font-size: 15px;
@@ -139,5 +140,11 @@ h2 {
   gap: 6px;
   align-items: center;
   margin-top: 10px;
+}
+@media (max-width: 600px) {
+  /* Above the press that notes something. */
+  .guided {
+    bottom: 78px;
+  }
 }
 </style>

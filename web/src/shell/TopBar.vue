@@ -59,7 +59,7 @@ const next = computed(() => board.next[0]);
     </button>
     <UnitSwitch />
     <button type="button" class="chip" @click="emit('find')"><kbd>/</kbd> find</button>
-    <button type="button" class="chip" aria-label="Help" @click="emit('help')"><kbd>?</kbd></button>
+    <button type="button" class="chip help" aria-label="Help" @click="emit('help')"><kbd>?</kbd></button>
   </header>
 </template>
 
@@ -140,7 +140,7 @@ button.refused {
 }
 @media (max-width: 480px) {
   .brand span,
-  .chip kbd {
+  .chip:not(.help) kbd {
     display: none;
   }
 }

@@ -13,7 +13,8 @@ import { GYPSUM_CEILING_C } from '@zero-pour/core';
 /** A starting point for a new thing: from the book where the book has one, else a usual one to overwrite. */
 export type Template<K extends ShopKind> = ShopFields<K>;
 
-const flask = (innerDiameterMm: number, heightMm: number): Template<'flask'> => ({
+/** A flask by its inner size, with a cone in proportion. */
+export const flaskOf = (innerDiameterMm: number, heightMm: number): Template<'flask'> => ({
   name: `${innerDiameterMm} × ${heightMm}`,
   innerDiameterMm,
   heightMm,
@@ -42,7 +43,7 @@ export const TEMPLATES: Templates = {
   resin: RESIN_FAMILIES.map(usualResin),
   printer: [usualPrinter()],
   powder: [powder('New resin-grade powder', 'resin'), powder('New standard powder', 'standard')],
-  flask: [flask(51, 64), flask(64, 76), flask(76, 102), flask(89, 127), flask(100, 150)],
+  flask: [flaskOf(51, 64), flaskOf(64, 76), flaskOf(76, 102), flaskOf(89, 127), flaskOf(100, 150)],
   kiln: [{ name: 'New kiln', litres: 7, maxC: 1000, maxRampCPerH: 400, coolTauH: 4, costPerH: 0, note: '' }],
   alloy: alloysFromBook(),
   programme: programmesFromBook(),
