@@ -8,6 +8,8 @@ export default defineConfig({
     include: ['{core,contracts,plan,jobs,server,web,demo}/{src,offline}/**/*.test.ts'],
     // The framework's components import their style sheets.
     server: { deps: { inline: ['vuetify'] } },
+    // Of two processors both: it leaves one idle otherwise.
+    maxWorkers: '100%',
     testTimeout: 60_000,
     hookTimeout: 60_000,
     expect: { poll: { timeout: 15_000 } },

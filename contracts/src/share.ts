@@ -52,6 +52,7 @@ const WITHOUT_SHOP: { [K in ShopKind]?: Partial<ShopItem<K>> } = {
 /** A thing without what is the shop's alone: its stock, its papers, its devices, its versions. */
 export const asShared = <K extends ShopKind>(kind: K, item: ShopItem<K>): ShopItem<K> => ({
   ...item,
+  againOfId: null,
   ...(WITHOUT_SHOP[kind] as Partial<ShopItem<K>> | undefined),
 });
 export const recipeAsShared = (recipe: Recipe): Recipe => ({ ...recipe, formerId: null, fromNumber: null });

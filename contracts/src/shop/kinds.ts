@@ -4,16 +4,19 @@ import { alloySchema, flaskSchema, powderSchema, programmeSchema } from './casti
 import { kilnSchema, printerSchema, profileSchema } from './machines';
 import { resinSchema } from './resin';
 
+/** What every thing may have: the one that it was begun as, "same again, but …". */
+const AGAIN = { againOfId: idSchema.nullish() } as const;
+
 /** What the shop owns, by kind: the schema of each. */
 export const SHOP_SCHEMAS = {
-  resin: resinSchema,
-  printer: printerSchema,
-  profile: profileSchema,
-  powder: powderSchema,
-  flask: flaskSchema,
-  kiln: kilnSchema,
-  alloy: alloySchema,
-  programme: programmeSchema,
+  resin: resinSchema.safeExtend(AGAIN),
+  printer: printerSchema.safeExtend(AGAIN),
+  profile: profileSchema.safeExtend(AGAIN),
+  powder: powderSchema.safeExtend(AGAIN),
+  flask: flaskSchema.safeExtend(AGAIN),
+  kiln: kilnSchema.safeExtend(AGAIN),
+  alloy: alloySchema.safeExtend(AGAIN),
+  programme: programmeSchema.safeExtend(AGAIN),
 } as const;
 export type ShopKind = keyof typeof SHOP_SCHEMAS;
 export const SHOP_KINDS = Object.keys(SHOP_SCHEMAS) as ShopKind[];

@@ -1,39 +1,17 @@
 <script setup lang="ts" generic="K extends ShopKind">
-import {
-  changedFields,
-  historySchema,
-  type History,
-  type ShopItem,
-  type ShopKind,
-} from '@zero-pour/contracts';
+import { historySchema, type History, type ShopItem, type ShopKind } from '@zero-pour/contracts';
 import { computed, shallowRef } from 'vue';
 import OnDemand from '../components/OnDemand.vue';
 import { request } from '../api/request';
-import { ITEM_FIELDS } from './itemFields';
 import { useNotices } from '../state/notices';
+import { useUnits } from '../state/unitStore';
+import { changeWords } from './fieldWords';
 import { formatDay } from '../time/formatMoment';
 
-/** Fields that have their own editors. */
-const OTHER_LABELS: Readonly<Record<string, string>> = {
-  protocol: 'Cleaning protocol',
-  protocolName: 'Name of the protocol',
-  protocolVersion: 'Version of the protocol',
-  bottles: 'Bottles',
-  vats: 'Vats',
-  reported: 'Reported figures',
-  blendOf: 'Mixed from',
-  attachments: 'Attachments',
-  events: 'What was done to it',
-  measured: 'What its log showed',
-  segments: 'Segments',
-  makerProgramme: 'Maker’s programme',
-  openedAt: 'Bag opened',
-  deviceUrl: 'Address of its device',
-  retired: 'Retired',
-};
 /** What each change of a thing did, newest first. */
 const props = defineProps<{ kind: K; item: ShopItem<K> }>();
 const notices = useNotices();
+const units = useUnits();
 const history = shallowRef<History>();
 
 async function load(open: boolean): Promise<void> {
@@ -44,27 +22,13 @@ async function load(open: boolean): Promise<void> {
     notices.wrong(error);
   }
 }
-const label = (field: string): string =>
-  ITEM_FIELDS[props.kind].find((f) => f.field === field)?.label ?? OTHER_LABELS[field] ?? field;
-const shown = (value: unknown): string =>
-  value === null || value === ''
-    ? 'nothing'
-    : typeof value === 'object'
-      ? 'its list'
-      : typeof value === 'boolean'
-        ? value
-          ? 'yes'
-          : 'no'
-        : String(value);
 /** What each change did: from the state before it to the next newer one. */
 const changes = computed(() =>
   (history.value ?? []).map(({ at, before }, i) => {
     const after = (history.value![i - 1]?.before ?? props.item) as Record<string, unknown>;
     return {
       at,
-      words: changedFields(before, after).map(
-        (field) => `${label(field)}: ${shown(before[field])} → ${shown(after[field])}`,
-      ),
+      words: changeWords(props.kind, before, after, units.choice),
     };
   }),
 );

@@ -16,6 +16,7 @@ import { NetworkPage } from '../network';
 import MetalPrices from './MetalPrices.vue';
 import HistoryList from './HistoryList.vue';
 import ItemForm from './ItemForm.vue';
+import OtherwiseThan from './OtherwiseThan.vue';
 import LearntLine from './LearntLine.vue';
 import ItemMenu from './ItemMenu.vue';
 import PowderBag from './PowderBag.vue';
@@ -72,11 +73,13 @@ const add = (template: Template<Kind>): Promise<boolean> =>
     const kept = await shop.keepItem(ofKind, itemFrom<Kind>(template, list.value));
     return `/shop/${ofKind}/${kept.id}`;
   });
-const duplicate = (of: ShopItem<Kind>): Promise<boolean> => {
-  const { id: _, ...fields } = of;
+/** Another like it, to be changed: what differs is told beside it from then on. */
+const again = (of: ShopItem<Kind>): Promise<boolean> => {
+  const { id, ...fields } = of;
   // What was measured of one kiln, and its device, are not another's.
   return add({
     ...fields,
+    againOfId: id,
     ...(kind.value === 'kiln' ? { measured: null, deviceUrl: null } : {}),
   } as Template<Kind>);
 };
@@ -157,9 +160,10 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
           >
             {{ (item as Printer).retired ? 'Use again' : 'Retire' }}
           </button>
-          <button type="button" class="text-button" @click="duplicate(item)">Duplicate</button>
+          <button type="button" class="text-button" @click="again(item)">Same again, but …</button>
           <button type="button" class="text-button" @click="remove(item)">Take out of the shop</button>
         </div>
+        <OtherwiseThan :kind="kind" :item="item" />
         <ItemForm :kind="kind" :item="item" @change="changeItem" />
         <LearntLine
           v-if="kind === 'printer'"

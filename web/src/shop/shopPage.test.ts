@@ -36,7 +36,7 @@ describe('things of the shop', () => {
 
   it('are doubled under a name of their own', async () => {
     const page = open('flask', flask().id);
-    await buttonOf(page, 'Duplicate').trigger('click');
+    await buttonOf(page, 'Same again, but …').trigger('click');
     await flushPromises();
     const sent = shop.server.last('/shop/flask')!;
     expect(sent.body['name']).toBe(`${flask().name} 2`);
@@ -74,7 +74,7 @@ describe('things of the shop', () => {
     await unfold(page, 'History of changes');
     await flushPromises();
     const lines = page.findAll('details li').map((line) => line.text().replace(/\s+/g, ' '));
-    expect(lines[0]).toContain(`Height: 90 → ${item.heightMm}`);
+    expect(lines[0]).toContain(`Height: 90.00 mm → ${item.heightMm.toFixed(2)} mm`);
     expect(lines[1]).toContain(`Name: Old name → ${item.name}`);
   });
 

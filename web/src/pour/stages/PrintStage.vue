@@ -20,7 +20,9 @@ import PlateDrawing from '../print/PlateDrawing.vue';
 import PieceRows from '../print/PieceRows.vue';
 import PrintRecord from '../print/PrintRecord.vue';
 import PrintWhy from '../print/PrintWhy.vue';
+import ChangedSince from '../ChangedSince.vue';
 import FreshLines from '../FreshLines.vue';
+import SameAgain from '../SameAgain.vue';
 import { markPrintStart } from '../../state/printedAs';
 import StageHead from '../StageHead.vue';
 import PourField from '../PourField.vue';
@@ -110,6 +112,12 @@ function haveAlready(): void {
       I already have the prints
     </button>
   </StageHead>
+  <ChangedSince
+    v-if="pour.doc.brief.againOf"
+    :pour="pour"
+    :again-of="pour.doc.brief.againOf"
+    @state="(words) => set(['brief', 'statedChange'], words)"
+  />
   <FreshLines v-if="!doc.startedAt" />
   <PlannedNote :planned="plan.print" @go-to="(s) => emit('goTo', s)" />
   <table v-if="print" class="plain sums">
@@ -236,6 +244,7 @@ function haveAlready(): void {
     :model-value="doc.note"
     @update:model-value="(t) => set(['print', 'note'], t)"
   />
+  <SameAgain v-if="doc.startedAt" :pour="pour" class="mt-6" />
   <CautionLine of="resin" />
 </template>
 

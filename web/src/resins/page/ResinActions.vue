@@ -5,7 +5,7 @@ import { useNotices } from '../../state/notices';
 import { useShop } from '../../state/shopStore';
 import { useThenOpen } from '../../state/useThenOpen';
 
-/** Duplicate, retire, take out. */
+/** Same again, retire, take out. */
 const props = defineProps<{ resin: Resin }>();
 const shop = useShop();
 const thenOpen = useThenOpen();
@@ -14,11 +14,14 @@ const notices = useNotices();
 async function run(act: () => Promise<unknown>): Promise<void> {
   await act().catch((error: unknown) => notices.wrong(error));
 }
-/** A copy begins with its own bottles, vats and figures from others: those belong to the one it was copied from. */
-const duplicate = (): Promise<boolean> =>
+/** Another like it begins with its own bottles, vats and figures from others: those belong to the one it was copied from. */
+const again = (): Promise<boolean> =>
   thenOpen(async () => {
-    const { id: _, ...fields } = props.resin;
-    const copy = itemFrom<'resin'>({ ...fields, bottles: [], vats: [], retired: false }, shop.lists.resin);
+    const { id, ...fields } = props.resin;
+    const copy = itemFrom<'resin'>(
+      { ...fields, againOfId: id, bottles: [], vats: [], retired: false },
+      shop.lists.resin,
+    );
     await shop.keepItem('resin', copy);
     return `/resins/${copy.id}/record`;
   });
@@ -49,7 +52,7 @@ const remove = (): Promise<boolean> =>
 <template>
   <div class="actions no-print">
     <router-link :to="`/resins/${resin.id}/sheet`">Sheet to share</router-link>
-    <button type="button" class="text-button" @click="duplicate">Duplicate</button>
+    <button type="button" class="text-button" @click="again">Same again, but …</button>
     <button type="button" class="text-button" @click="retire">
       {{ resin.retired ? 'Use again' : 'Retire' }}
     </button>

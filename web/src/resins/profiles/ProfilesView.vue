@@ -4,7 +4,7 @@ import { formatQuantity, judgeProfile, type CastClass } from '@zero-pour/core';
 import { firstProfile, judgeProfileAge, USUAL_LAYER_MM } from '@zero-pour/plan';
 import { computed } from 'vue';
 import JudgementList from '../../components/JudgementList.vue';
-import { HistoryList, itemFrom } from '../../shop';
+import { HistoryList, itemFrom, OtherwiseThan } from '../../shop';
 import { useNotices } from '../../state/notices';
 import { useRecords } from '../../state/recordStore';
 import { useShop } from '../../state/shopStore';
@@ -51,6 +51,26 @@ const add = (printer: Printer, castClass: CastClass = 'standard'): Promise<void>
       ),
     ),
   );
+/** Another like it, untried, to be changed: what differs is told beside it from then on. */
+const again = ({ id, ...fields }: Profile): Promise<void> =>
+  run(() =>
+    shop.keepItem(
+      'profile',
+      itemFrom<'profile'>(
+        {
+          ...fields,
+          againOfId: id,
+          formerId: null,
+          replaced: false,
+          version: 1,
+          tested: false,
+          foundAt: null,
+          provenance: `as ${fields.name}`.slice(0, 200),
+        },
+        shop.lists.profile,
+      ),
+    ),
+  );
 const remove = (profile: Profile): Promise<void> =>
   run(async () => {
     await shop.removeItem('profile', profile.id);
@@ -76,13 +96,17 @@ const remove = (profile: Profile): Promise<void> =>
       </span>
     </summary>
     <JudgementList :judgements="judgements(profile)" />
+    <OtherwiseThan kind="profile" :item="profile" />
     <ProfileForm class="mt-3" :profile="profile" />
     <p v-for="former in formers(profile)" :key="former.id" class="mute former">
       Version {{ former.version }}: {{ former.exposureS }} s, {{ former.provenance || 'nothing noted'
       }}{{ former.foundAt ? `, ${day(former.foundAt)}` : '' }}. Pours that used it keep it.
     </p>
     <HistoryList kind="profile" :item="profile" />
-    <button type="button" class="text-button mt-2" @click="remove(profile)">Take this profile out</button>
+    <p class="acts">
+      <button type="button" class="text-button" @click="again(profile)">Same again, but …</button>
+      <button type="button" class="text-button" @click="remove(profile)">Take this profile out</button>
+    </p>
   </details>
   <p v-if="standing.length === 0" class="mute">
     None yet. Tune finds one in a few coupons; or write one down for a printer.
@@ -130,6 +154,11 @@ summary .name {
 .former {
   margin-top: 8px;
   font-size: 14px;
+}
+.acts {
+  display: flex;
+  gap: 16px;
+  margin-top: 8px;
 }
 .add {
   display: flex;

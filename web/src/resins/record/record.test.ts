@@ -126,7 +126,7 @@ describe('the record', () => {
   });
   it('is duplicated without its bottles, retired and used again', async () => {
     const actions = show(ResinActions, { resin: resin() });
-    await button(actions, 'Duplicate').trigger('click');
+    await button(actions, 'Same again, but …').trigger('click');
     await vi.waitFor(() =>
       expect(shop.server.last('/shop/resin/')?.body).toMatchObject({
         name: 'Skerry Wax 55 2',
