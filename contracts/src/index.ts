@@ -176,7 +176,6 @@ export {
   heatFlasksSchema,
   type HeatFlask,
   type OpeningTold,
-  type ToldCause,
   type CastLessons,
   type PouredCast,
 } from './pour/pouredCasts';
@@ -206,6 +205,7 @@ export {
   type Pour,
   type UsedItems,
 } from './pour/pour';
+export * from './causeTable';
 export {
   blobSchema,
   BUILD_HEADER,

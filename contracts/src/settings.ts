@@ -11,6 +11,7 @@ import {
   type BenchClock,
 } from '@zero-pour/core';
 import { z } from 'zod';
+import { causeTableSchema } from './causeTable';
 import { idSchema, keySchema, LIGHT_NM, momentSchema, nameSchema, newMetalSchema, PRICE } from './parts';
 import { quantitySchema } from './quantities';
 
@@ -229,6 +230,8 @@ export const settingsSchema = z.strictObject({
   planning: planningSchema.optional(),
   houses: z.array(houseSchema).max(20).optional(),
   costs: costsSchema.optional(),
+  /** Of other shops. */
+  causeTables: z.array(causeTableSchema).max(10).optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { causeTableSchema } from './causeTable';
 import { idSchema } from './parts';
 import { BENCH_RECORD_SCHEMAS, type Recipe } from './record/kinds';
 import { resinSchema } from './shop/resin';
@@ -7,7 +8,7 @@ import { SHOP_ITEM_SCHEMAS, type ShopItem, type ShopKind } from './shop/kinds';
 /** One thing of a shop as a JSON file for another shop, with the things that it names. See docs/formats.md. */
 export const SHARE_FORMAT = 'zero-pour/share';
 export const SHARE_VERSION = 1;
-export const SHARED_WHATS = ['resin', 'printer', 'profile', 'powder', 'flask', 'kiln', 'alloy', 'programme', 'recipe', 'protocol'] as const; // prettier-ignore
+export const SHARED_WHATS = ['resin', 'printer', 'profile', 'powder', 'flask', 'kiln', 'alloy', 'programme', 'recipe', 'protocol', 'causes'] as const; // prettier-ignore
 export type SharedWhat = (typeof SHARED_WHATS)[number];
 
 const listOf = <K extends ShopKind>(kind: K) => z.array(SHOP_ITEM_SCHEMAS[kind]).max(20).default([]);
@@ -15,7 +16,7 @@ export const shareSchema = z.strictObject({
   format: z.literal(SHARE_FORMAT),
   version: z.literal(SHARE_VERSION),
   what: z.enum(SHARED_WHATS),
-  /** The id of the shared thing itself; the others are what it names. Of a protocol: its resin's. */
+  /** The id of the shared thing itself; the others are what it names. Of a protocol: its resin's; of causes: the shop's. */
   id: idSchema,
   resin: listOf('resin'),
   printer: listOf('printer'),
@@ -33,6 +34,7 @@ export const shareSchema = z.strictObject({
       steps: resinSchema.shape.protocol,
     })
     .optional(),
+  causes: causeTableSchema.optional(),
 });
 export type Share = z.infer<typeof shareSchema>;
 

@@ -1,4 +1,4 @@
-import type { Share, ShareTaken, ShopState } from '@zero-pour/contracts';
+import type { CastLessons, Share, ShareTaken, ShopState } from '@zero-pour/contracts';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { csvOf, flatRow, TABLE_NAMES } from './services/tables';
@@ -83,6 +83,26 @@ describe('one thing that is shared', () => {
       into.protocolVersion + 1,
     ]);
   });
+
+  it('causes found behind flaws are where another shop’s odds begin, and no shop’s own are doubled', async () => {
+    const share = await shareOf('causes', (await stateOf(demo)).shopId);
+    expect(share.causes!.told.length).toBeGreaterThan(0);
+    const own = (await demo.ask('GET', '/casts/lessons')).body;
+    expect((await take(demo, share)).body).toMatchObject({ made: [], here: [{ kind: 'causes' }] });
+    expect((await demo.ask('GET', '/casts/lessons')).body).toEqual(own);
+
+    expect((await empty.ask('GET', '/casts/lessons')).body).toEqual({});
+    expect((await take(empty, share, { only: 'tried' })).body.made).toMatchObject([{ kind: 'causes' }]);
+    expect((await empty.ask('GET', '/casts/lessons')).body).toEqual({});
+    await take(empty, share);
+    const begun = (await empty.ask('GET', '/casts/lessons')).body as CastLessons;
+    const [flaw] = share.causes!.told.map((one) => one.flaw);
+    expect(begun[flaw!]!.found).toEqual({});
+    expect((await take(empty, share)).body.made).toEqual([]);
+    share.causes!.told = share.causes!.told.slice(0, 1);
+    await take(empty, share);
+    expect((await stateOf(empty)).settings.causeTables).toMatchObject([{ told: [{ flaw: share.causes!.told[0]!.flaw }] }]);
+  }); // prettier-ignore
 
   it('that is wrong changes nothing, and says where', async () => {
     const share = await shareOf('programme', (await stateOf(demo)).lists.programme[1]!.id);

@@ -1,4 +1,4 @@
-import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, POUR_WAYS, ROUTES, type FlawKind } from '@zero-pour/core';
+import { CAST_CLASSES, FLAW_KINDS, OUTCOMES, POUR_WAYS, ROUTES } from '@zero-pour/core';
 import { z } from 'zod';
 import { idSchema, keySchema, momentSchema } from '../parts';
 import { investStageSchema } from './making';
@@ -6,7 +6,7 @@ import { resultStageSchema } from './outcome';
 import { pieceKeySchema } from './pieces';
 import { briefLineSchema } from './planning';
 import { openedSchema, pourStageSchema } from './pourFlask';
-import { tryingSchema, type WhySaid } from './why';
+import { tryingSchema } from './why';
 
 /** What one flask of a pour tells of how it was poured and opened. */
 const castFlaskSchema = z.strictObject({
@@ -87,10 +87,3 @@ export const heatFlasksSchema = z.array(
   }),
 );
 export type HeatFlask = z.infer<typeof heatFlasksSchema>[number];
-
-/** What was said of the causes of one flaw, and by how many pours. */
-export interface ToldCause {
-  flaw: FlawKind;
-  said: WhySaid;
-  times: number;
-}

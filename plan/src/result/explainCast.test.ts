@@ -1,5 +1,12 @@
 import { pieceKey, type Casting, type Flaw, type PourDoc } from '@zero-pour/contracts';
-import { CAST_FAULTS, CAST_SIGNS, formatPhrase, METRIC, type FlawKind } from '@zero-pour/core';
+import {
+  CAST_FAULTS,
+  CAST_SIGNS,
+  formatPhrase,
+  METRIC,
+  startingCounts,
+  type FlawKind,
+} from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import {
   allPieces,
@@ -181,6 +188,34 @@ describe('why a casting has a flaw', () => {
     expect(taught!.ranked[0]!.key).toBe('cup down');
     expect(taught!.foundBefore).toEqual({ 'cup down': 5 });
     expect(learnCauses([])).toEqual({});
+  });
+
+  it('begin with what other shops found, which weighs no more than the book, and name none of it as found here', () => {
+    const [fault] = CAST_FAULTS;
+    const cause = fault!.causes[0]!.key;
+    const told = [{ flaw: fault!.key as FlawKind, said: { confirmed: cause, ruledOut: [] }, times: 40 }];
+    const table = {
+      key: '0c9a6f8e-6f6c-4c0a-9a43-6f2f5f3f7a11',
+      from: 'Tern House',
+      at: '2026-11-01T08:00:00.000Z',
+      told,
+    };
+    const sum = (counts: Record<string, number>): number => Object.values(counts).reduce((a, b) => a + b, 0);
+    const book = startingCounts(fault!);
+    const begun = learnCauses([], [table])[fault!.key as FlawKind]!;
+    expect(begun.found).toEqual({});
+    expect(sum(begun.counts)).toBeCloseTo(sum(book), 9);
+    expect(begun.counts[cause]!).toBeGreaterThan(book[cause]!);
+    // Twice as many of theirs change where it begins by little; ten of one's own by much.
+    const twice = learnCauses([], [table, { ...table, key: 'other' }])[fault!.key as FlawKind]!;
+    expect(sum(twice.counts)).toBeCloseTo(sum(book), 9);
+    const other = fault!.causes[1]!.key;
+    const own = learnCauses(
+      [{ flaw: fault!.key as FlawKind, said: { confirmed: other, ruledOut: [] }, times: 10 }],
+      [table],
+    )[fault!.key as FlawKind]!;
+    expect(own.counts[other]!).toBeGreaterThan(own.counts[cause]!);
+    expect(own.found).toEqual({ [other]: 10 });
   });
 
   it('tells every kind of flaw of a pour of which nothing is known, without a number out of nothing', () => {

@@ -31,8 +31,12 @@ export const chancesOf = (ranked: readonly RankedCause[]): Record<string, number
   Object.fromEntries(ranked.map(({ key, chance }) => [key, chance]));
 
 /** Counts of a fault's causes with what pours confirmed and ruled out: once a pour, however many pieces had it. */
-export function countsFrom(fault: Fault, said: readonly WhySaid[]): Record<string, number> {
-  let counts = startingCounts(fault);
+export function countsFrom(
+  fault: Fault,
+  said: readonly WhySaid[],
+  begin: Readonly<Record<string, number>> = startingCounts(fault),
+): Record<string, number> {
+  let counts = { ...begin };
   for (const { confirmed, ruledOut, chances } of said) {
     if (confirmed) counts = confirmCause(counts, confirmed);
     // What was found then decides who shares; an answer from before that was kept goes by what was usual.

@@ -3,6 +3,7 @@ import { CAST_CLASSES } from '@zero-pour/core';
 import { learnCauses, tellHeats } from '@zero-pour/plan';
 import { Router } from 'express';
 import { z } from 'zod';
+import { readSettings } from '../db/settingsStore';
 import { listMadeWith } from '../db/recordSearch';
 import { listHeatCasts, listOpenings, listToldCauses } from '../db/tellsStore';
 import type { Services } from './services';
@@ -21,7 +22,8 @@ export function castRoutes({ db }: Services): Router {
 
   router.get('/casts/lessons', async (request, response) => {
     const { except } = parseOrRefuse(exceptSchema, request.query);
-    response.json(learnCauses(await listToldCauses(db, except)));
+    const { settings } = await readSettings(db);
+    response.json(learnCauses(await listToldCauses(db, except), settings.causeTables));
   });
 
   router.get('/casts/openings', async (request, response) => {

@@ -39,8 +39,8 @@ export function shareRoutes({ db }: Services): Router {
   router.get('/share/:what/:id', async (request, response) => {
     const what = parseOrRefuse(whatSchema, request.params.what);
     const share = await shareOf(db, what, parseOrRefuse(idSchema, request.params.id));
-    const name = [...share.recipe, ...(what === 'protocol' || what === 'recipe' ? [] : (share[what] as { id: string; name: string }[]))].find(({ id }) => id === share.id)?.name; // prettier-ignore
-    response.attachment(`${what} ${name ?? share.protocol?.name ?? ''}.json`.replace(/[^\w .()-]+/g, '-'));
+    const name = [...share.recipe, ...(what === 'protocol' || what === 'recipe' || what === 'causes' ? [] : (share[what] as { id: string; name: string }[]))].find(({ id }) => id === share.id)?.name; // prettier-ignore
+    response.attachment(`${what} ${name ?? share.protocol?.name ?? share.causes?.from ?? ''}.json`.replace(/[^\w .()-]+/g, '-'));
     response.type('application/json').send(`${JSON.stringify(share, null, 1)}\n`);
   });
   router.post('/share', express.text({ limit: '5mb', type: 'text/plain' }), async (request, response) => {

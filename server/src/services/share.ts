@@ -16,6 +16,9 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { Database, Queryable } from '../db/database';
 import { findRecord, keepRecord, listRecords } from '../db/recordStore';
+import { keepSettings, readSettings } from '../db/settingsStore';
+import { listToldCauses } from '../db/tellsStore';
+import { identifyShop } from '../db/identityStore';
 import { findItem, keepItem, listShop } from '../db/shopStore';
 
 /** Kinds in an order in which none comes before one that it names. */
@@ -60,6 +63,11 @@ export async function shareOf(db: Queryable, what: SharedWhat, id: string): Prom
     const resin = await findItem(db, 'resin', id);
     if (!resin) throw new Refusal('NOT_FOUND', { what: 'resin' });
     share.protocol = { name: resin.protocolName, version: resin.protocolVersion, steps: resin.protocol };
+  } else if (what === 'causes') {
+    const { settings } = await readSettings(db);
+    const told = await listToldCauses(db, undefined);
+    share.id = await identifyShop(db);
+    share.causes = { key: share.id, from: settings.shopName || 'a shop without a name', at: new Date().toISOString(), told }; // prettier-ignore
   } else {
     await add(what, id);
     if ((share[what] as unknown[]).length === 0) throw new Refusal('NOT_FOUND', { what });
@@ -146,6 +154,20 @@ async function keepProtocol(
   told.made.push({ kind: 'protocol', id: resin.id, name: `${resin.name}: ${protocol.name}` });
 }
 
+/** What another shop found behind flaws, in place of what it told before. */
+async function keepCauses(tx: Queryable, { causes }: Share, told: ShareTaken): Promise<void> {
+  if (!causes) return;
+  const { settings } = await readSettings(tx);
+  const tables = settings.causeTables ?? [];
+  const entry = { kind: 'causes', id: causes.key, name: causes.from };
+  const before = tables.find(({ key }) => key === causes.key);
+  const isOwn = causes.key === (await identifyShop(tx));
+  if (isOwn || causes.told.length === 0 || (before && isDeepStrictEqual(before.told, causes.told)))
+    return void told.here.push(entry);
+  await keepSettings(tx, { ...settings, causeTables: [...tables.filter((one) => one !== before), causes] }, 'any'); // prettier-ignore
+  told.made.push(entry);
+}
+
 /** Thrown to take back what was only tried. */
 class OnlyTried extends Error {}
 
@@ -160,6 +182,7 @@ export async function takeShare(
     await db.transaction(async (tx) => {
       const ids = await keepThings(tx, share, told);
       for (const recipe of share.recipe) await keepRecipe(tx, recipe, ids, told);
+      if (share.what === 'causes') await keepCauses(tx, share, told);
       if (share.what === 'protocol') await keepProtocol(tx, share, into, told);
       if (only === 'tried') throw new OnlyTried();
     });

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { useAsked } from '../api/useAsked';
 import { useShop } from '../state/shopStore';
+import CauseTables from './CauseTables.vue';
 import ShareThing from './ShareThing.vue';
 import TakeShopIn from './TakeShopIn.vue';
 
@@ -28,6 +29,7 @@ const { told: tables, notRead } = useAsked(z.array(z.string()), () => '/tables')
       </div>
     </section>
     <ShareThing />
+    <CauseTables />
     <section class="stage-block">
       <h2>Tables (CSV)</h2>
       <p v-if="notRead" class="mute">{{ notRead }}</p>

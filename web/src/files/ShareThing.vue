@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import { requestWithText, sentenceOf } from '../api/request';
 import { useNotices } from '../state/notices';
 import { useRecords } from '../state/recordStore';
+import { knownShop } from '../state/shopKeys';
 import { useShop } from '../state/shopStore';
 
 /** One thing of the shop as a file for another shop, and such a file taken in: looked at first, then by a press. */
@@ -24,12 +25,14 @@ const WORDS: Record<SharedWhat, string> = {
   programme: 'a programme',
   recipe: 'a recipe, with all that it names',
   protocol: 'a cleaning protocol',
+  causes: 'what was found behind flaws',
 };
 const what = shallowRef<SharedWhat>('profile');
 const chosen = shallowRef<string>();
 const things = computed<readonly { id: string; name: string }[]>(() => {
   if (what.value === 'recipe') return records.lists.recipe.map(({ id, name, version }) => ({ id, name: `${name}, version ${version}` })); // prettier-ignore
   if (what.value === 'protocol') return shop.lists.resin.map(({ id, name, protocolName }) => ({ id, name: `${protocolName} of ${name}` })); // prettier-ignore
+  if (what.value === 'causes') return [{ id: knownShop(), name: 'of all castings of this shop' }];
   return shop.lists[what.value];
 });
 const id = computed(() => things.value.find((one) => one.id === chosen.value)?.id ?? things.value[0]?.id);

@@ -5,6 +5,7 @@ import { comesFrom, explainCast, setsByItself, tryChange, type ExplainedFault } 
 import { computed } from 'vue';
 import { useAsked } from '../../api/useAsked';
 import { useNewPour } from '../../state/useNewPour';
+import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import WhyBlock from '../why/WhyBlock.vue';
 
@@ -18,6 +19,8 @@ const { told: lessons, notRead } = useAsked(castLessonsSchema, () =>
   hasFlaws.value ? `/casts/lessons?except=${pour.value.id}` : undefined,
 );
 const faults = computed(() => explainCast(plan.value, lessons.value ?? {}));
+const shop = useShop();
+const others = computed(() => shop.settings.causeTables?.map(({ from }) => from).join(', ') ?? '');
 const keyOf = ({ fault }: ExplainedFault): FlawKind => fault.key as FlawKind;
 
 function goOn(of: ExplainedFault): void {
@@ -54,6 +57,9 @@ const earlier = computed(() =>
   <p v-for="{ name, stage } in earlier" :key="name" class="mute">
     {{ name }}: the likeliest cause lies before the flask.
     <router-link :to="`/pours/${pour.id}/${stage}`">What {{ STAGES[stage] }} has of it</router-link>
+  </p>
+  <p v-if="hasFlaws && others" class="mute">
+    Odds begin with what {{ others }} found, in place of the book’s alone, and go on with yours.
   </p>
   <p v-if="hasFlaws && notRead" role="alert">What other pours found could not be read: {{ notRead }}</p>
   <p v-else-if="hasFlaws && !lessons" class="mute" role="status">What other pours found is being read …</p>
