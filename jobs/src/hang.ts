@@ -2,6 +2,7 @@ import { FLASK_WISHES, type ChosenFlasks, type HungAir, type HungClearance } fro
 import { z } from 'zod';
 import { placeSchema } from './feed';
 import { defineJob, typed } from './job';
+import type { SaveFormat } from './savePart';
 import { partSchema } from './part';
 
 const positive = z.number().positive();
@@ -112,6 +113,14 @@ export const treeShapeJob = defineJob({
   version: 1,
   input: hungInputSchema,
   output: typed<TreeShape>(),
+});
+
+/** The same as a file in mm: its bodies overlap where they meet, and are not united. */
+export const saveTreeJob = defineJob({
+  name: 'save tree',
+  version: 1,
+  input: z.strictObject({ tree: hungInputSchema, to: typed<SaveFormat>() }),
+  output: typed<Uint8Array<ArrayBuffer>>(),
 });
 
 const airInputSchema = z.strictObject({

@@ -25,6 +25,7 @@ export {
   airJob,
   hangJob,
   hungJob,
+  saveTreeJob,
   treeShapeJob,
   type AirAnswer,
   type AirInput,

@@ -13,7 +13,7 @@ import type { Run } from './context';
 import { readPart } from './readPart';
 
 /** A mesh as a file in mm. */
-const writeMesh = (
+export const writeMesh = (
   positions: ArrayLike<number>,
   triangles: ArrayLike<number>,
   to: SaveFormat,

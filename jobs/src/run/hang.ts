@@ -19,6 +19,8 @@ import {
 import type { AirAnswer, AirInput, HangingPart, HangInput, HungInput, TreeShape } from '../hang';
 import { canonicalJson } from '../key';
 import type { JobContext, Run } from './context';
+import type { SaveFormat } from '../savePart';
+import { writeMesh } from './files';
 import { readPart } from './readPart';
 
 /** Parts of a tree stay with the runner together: a move of one of them reads none anew. */
@@ -61,6 +63,11 @@ export const measureTree: Run<HungInput, HungClearance> = async (
 export const showTree: Run<HungInput, TreeShape> = async ({ parts, pieces, room, sprue }, context) => ({
   output: treeSurface(await shapesOf(parts, context), pieces, room, sprue),
 });
+
+export const saveTree: Run<{ tree: HungInput; to: SaveFormat }, Uint8Array<ArrayBuffer>> = async ({ tree, to }, context) => {
+  const { positions, triangles } = (await showTree(tree, context)).output;
+  return { output: writeMesh(positions, triangles, to) };
+}; // prettier-ignore
 
 export const readAir: Run<AirInput, AirAnswer> = async ({ part, normal, tiltDeg, spinDeg }, context) => {
   const { mesh } = await readPart(part, context);

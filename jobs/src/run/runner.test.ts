@@ -1,4 +1,10 @@
-import { writeBinaryStl, type ChosenFlasks, type FillReading, type HungClearance } from '@zero-pour/core';
+import {
+  readPattern,
+  writeBinaryStl,
+  type ChosenFlasks,
+  type FillReading,
+  type HungClearance,
+} from '@zero-pour/core';
 import { describe, expect, it } from 'vitest';
 import { cube } from '../../../core/src/testing/solids';
 import { sha256, type FeedAnswer, type PatternOutput, type TreeShape, type ViewMesh } from '../index';
@@ -107,6 +113,14 @@ describe('a runner', () => {
     // A cube of 4 mm hangs half as large again, its gate's end 4 mm from it.
     const [first] = tree.pieces;
     expect(Math.hypot(...shown.middles[0]!.slice(0, 2))).toBeCloseTo(first!.awayMm + (4 + 6) / 2, 6);
+    // As files in mm it is what is shown, body by body.
+    const files = (await runs(['save tree', { tree: asked, to: 'stl' }], ['save tree', { tree: asked, to: '3mf' }])).outputs as Uint8Array<ArrayBuffer>[]; // prettier-ignore
+    for (const [n, name] of ['tree.stl', 'tree.3mf'].entries()) {
+      const reading = readPattern(files[n]!, name, 1);
+      if (reading.status !== 'read') throw new Error(reading.status);
+      expect(reading.mesh.triangles).toHaveLength(shown.triangles.length);
+      expect(Math.max(...reading.measure.sizeMm)).toBeLessThanOrEqual(60);
+    }
   });
 
   it('reads it again in another unit, and after another part', async () => {

@@ -3,7 +3,7 @@ import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
 import { feedJob, placesJob, suggestGatesJob } from '../feed';
 import { fillJob, fillMarginsJob } from '../fill';
-import { airJob, hangJob, hungJob, treeShapeJob } from '../hang';
+import { airJob, hangJob, hungJob, saveTreeJob, treeShapeJob } from '../hang';
 import { fitProgrammeJob, heatJob } from '../heat';
 import { clashJob, weekJob } from '../week';
 import { moldBlockJob, undercutShadesJob, undercutsJob } from '../mold';
@@ -23,7 +23,7 @@ import { fill, showMargins } from './fill';
 import { saveCoupon, savePart, showCoupon } from './files';
 import { fit, heat } from './heat';
 import { clash, week } from './week';
-import { hang, measureTree, readAir, showTree } from './hang';
+import { hang, measureTree, readAir, saveTree, showTree } from './hang';
 import { analyse, cut, readFile, searchWays, stand, view } from './meshes';
 import { makeBlock, readUndercuts, shadeUndercuts } from './mold';
 import { drawSprues, findSprues } from './sprues';
@@ -58,6 +58,7 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
     runnable(hungJob, measureTree),
     runnable(airJob, readAir),
     runnable(treeShapeJob, showTree),
+    runnable(saveTreeJob, saveTree),
     runnable(heatJob, heat),
     runnable(fitProgrammeJob, fit),
     runnable(weekJob, week),

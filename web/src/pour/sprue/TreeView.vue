@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import type { Flask, HungAt } from '@zero-pour/contracts';
 import { CLEARANCE_MM, formatQuantity } from '@zero-pour/core';
-import { treeShapeJob } from '@zero-pour/jobs';
+import { saveTreeJob, treeShapeJob } from '@zero-pour/jobs';
 import type { RealTree } from '@zero-pour/plan';
 import { useElementSize, useThrottleFn } from '@vueuse/core';
 import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
-import { useJob } from '../../jobs';
-import { PartScene, type Point } from '../../pattern';
+import { runJob, useJob, whyNot } from '../../jobs';
+import { PartScene, saveFile, type Point } from '../../pattern';
+import { useNotices } from '../../state/notices';
 import { useUnits } from '../../state/unitStore';
 import { usePour } from '../../state/usePour';
 import { movedByDrag, movedByKey, withMoved } from './treeMoves';
 
 /** A tree in its flask, from the side or above: its pieces are moved by hand or by keys, the narrowest gaps written in. */
 const props = defineProps<{ tree: RealTree; flask: Flask }>();
-const { flask: shown, set } = usePour();
+const { pour, flask: shown, set } = usePour();
+const notices = useNotices();
 const units = useUnits();
 const mm = (value: number): string => formatQuantity({ value, unit: 'mm', digits: 1 }, units.choice);
 
@@ -58,6 +60,16 @@ onScopeDispose(() => scene?.dispose());
 function look(fromAbove: boolean): void {
   above.value = fromAbove;
   scene?.view(fromAbove ? 'above' : 'front');
+}
+
+async function save(to: 'stl' | '3mf'): Promise<void> {
+  try {
+    const { output } = await runJob(saveTreeJob, { tree: props.tree.wish, to });
+    saveFile(new Blob([output]), `tree of pour ${pour.value.number}.${to}`);
+    notices.tell('Saved. Its bodies overlap where they meet; they are not united.');
+  } catch (error) {
+    notices.wrong(new Error(whyNot(error)));
+  }
 }
 
 /** A circle round the flask's axis, as it is seen. */
@@ -156,6 +168,15 @@ function onKey(event: KeyboardEvent, key: string): void {
     <div class="tools">
       <v-btn size="small" :aria-pressed="!above" @click="look(false)">From the side</v-btn>
       <v-btn size="small" :aria-pressed="above" @click="look(true)">From above</v-btn>
+      <button
+        v-for="to in ['stl', '3mf'] as const"
+        :key="to"
+        type="button"
+        class="text-button"
+        @click="save(to)"
+      >
+        Save as {{ to.toUpperCase() }}
+      </button>
       <span class="mute">Drag a number to move its piece; arrow keys do so too.</span>
     </div>
     <div ref="frame" class="frame" :data-ready="shape !== undefined && tick > 0">
