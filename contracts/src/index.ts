@@ -10,7 +10,7 @@ export {
   type Reading,
 } from './quantities';
 export { hashSchema, idSchema, keySchema, momentSchema } from './parts';
-export { FIGURE_FROM, KNOWN, RESIN_FAMILIES } from './shop/resin';
+export { FIGURE_FROM, KNOWN, reportedSettingSchema, RESIN_FAMILIES } from './shop/resin';
 export { PRINTER_EVENTS } from './shop/machines';
 export { profileName, usualPrinter, usualProfile, usualResin } from './shop/usual';
 export { changedFields, historySchema, type History } from './shop/history';
@@ -286,5 +286,5 @@ export * from './network';
 export { SLIP_SUBJECTS, type SlipSubject } from './record/slip';
 export * from './archive';
 export { scrapBatchSchema, type Scrap, type ScrapBatchDoc } from './pour/scrap';
-export { takeScrapsSchema, type TakeScraps } from './takeScraps';
+export * from './takeScraps';
 export * from './share';

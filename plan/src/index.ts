@@ -193,3 +193,4 @@ export { triedCost, type TriedCost } from './resin/triedCost';
 export { nameKey, pourOfScrap, type ScrapChoices, type ScrapNames } from './scraps/pourOfScrap';
 export { changedSince } from './compare/changedSince';
 export { handOverRefusals, resinCautions } from './burnout/handOver';
+export { recordsOfSheet, type SheetChoices, type SheetTaken } from './scraps/recordsOfSheet';

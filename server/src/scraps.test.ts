@@ -2,8 +2,11 @@ import { randomUUID } from 'node:crypto';
 import {
   alloysFromBook,
   emptyPourDoc,
+  usualPrinter,
   usualResin,
   type PourDoc,
+  type Records,
+  type ShopState,
   type TakeScraps,
 } from '@zero-pour/contracts';
 import { pourOfScrap } from '@zero-pour/plan';
@@ -128,3 +131,31 @@ describe('old records that are taken in', () => {
     expect(await total()).toBe(1);
   });
 });
+
+describe('old notes that are no pours', () => {
+  it('are taken in whole and back whole: records, and figures that went to a resin', async () => {
+    const [made, printer] = [resin(), { ...usualPrinter(), id: randomUUID(), name: `Printer ${randomUUID()}` }];
+    await ask('PUT', `/shop/resin/${made.id}`, made);
+    await ask('PUT', `/shop/printer/${printer.id}`, printer);
+    const series = { id: randomUUID(), resinId: made.id, printerId: printer.id, profileId: null, alloyId: null, powderId: null, route: 'burn out the print', moldMaterial: null, flaskC: null, stage: 'cured', measuredAt: AT, lot: '', pairs: [{ key: 'p1', axis: 'XY', printMm: 10, readingsMm: [9.9], leftOut: false }], note: '' };
+    const figure = { key: 'f1', from: 'maker', printerId: null, wavelengthNm: 405, irradianceMwPerCm2: null, layerMm: 0.05, exposureS: 2.8, baseExposureS: null, baseLayers: null, vatC: null };
+    const id = randomUUID();
+    const given = { batch: { id, name: 'book.csv', takenAt: AT, hash: hash(), pours: 0, made: [], sheet: 'sizes' }, trials: [], series: [series], figures: [{ resinId: made.id, figure }] };
+    const reportedOf = async () => ((await ask('GET', '/shop')).body as ShopState).lists.resin.find((one) => one.id === made.id)!.reported;
+    const seriesIds = async () => ((await ask('GET', '/records')).body as Records).lists.sizeSeries.map((one) => one.id);
+
+    expect((await ask('POST', '/scraps/sheet', given)).status).toBe(201);
+    expect(await reportedOf()).toEqual([figure]);
+    expect(await seriesIds()).toContain(series.id);
+    // The same rows once more, and rows of which one names a resin that is gone, change nothing.
+    const again = { ...given, batch: { ...given.batch, id: randomUUID() } };
+    expect((await ask('POST', '/scraps/sheet', again)).body).toMatchObject({ error: { code: 'SCRAPS_AGAIN' } });
+    const gone = { ...given, batch: { ...again.batch, hash: hash() }, series: [{ ...series, id: randomUUID() }], figures: [{ resinId: randomUUID(), figure }] };
+    expect((await ask('POST', '/scraps/sheet', gone)).status).toBe(404);
+    expect(await seriesIds()).not.toContain(gone.series[0]!.id);
+
+    expect((await ask('DELETE', `/records/scrapBatch/${id}`)).status).toBe(204);
+    expect(await reportedOf()).toEqual([]);
+    expect(await seriesIds()).not.toContain(series.id);
+  });
+}); // prettier-ignore

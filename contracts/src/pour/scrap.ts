@@ -1,5 +1,6 @@
+import { SHEET_KINDS } from '@zero-pour/core';
 import { z } from 'zod';
-import { idSchema } from '../parts';
+import { idSchema, keySchema } from '../parts';
 
 const daySchema = z.iso.date();
 
@@ -27,6 +28,13 @@ export const scrapBatchSchema = z.strictObject({
   /** Of the table's text, so that the same one is not taken in twice. */
   hash: z.string().regex(/^[0-9a-f]{64}$/),
   pours: z.number().int().nonnegative(),
+  /** Of a sheet that is no pours: its kind, the records it became, and figures that went to resins. */
+  sheet: z.enum(SHEET_KINDS).optional(),
+  records: z.array(z.strictObject({ kind: z.enum(['trial', 'sizeSeries']), id: idSchema })).max(6000).optional(), // prettier-ignore
+  figures: z
+    .array(z.strictObject({ resinId: idSchema, key: keySchema }))
+    .max(1000)
+    .optional(),
   /** Things of the shop that were made for it. */
   made: z.array(z.strictObject({ kind: z.enum(['alloy', 'resin']), id: idSchema, name: z.string().max(120) })).max(200), // prettier-ignore
 });

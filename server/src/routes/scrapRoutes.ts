@@ -1,6 +1,6 @@
-import { parseOrRefuse, takeScrapsSchema } from '@zero-pour/contracts';
+import { parseOrRefuse, takeScrapsSchema, takeSheetSchema } from '@zero-pour/contracts';
 import express, { Router } from 'express';
-import { takeScraps } from '../services/takeScraps';
+import { takeScraps, takeSheet } from '../services/takeScraps';
 import { keepableOnly } from './keepable';
 import type { Services } from './services';
 
@@ -14,5 +14,14 @@ export function scrapRoutes({ db }: Services): Router {
     const batch = await takeScraps(db, parseOrRefuse(takeScrapsSchema, request.body));
     response.status(201).json(batch);
   });
+  router.post(
+    '/scraps/sheet',
+    express.json({ limit: JSON_LIMIT }),
+    keepableOnly,
+    async (request, response) => {
+      const batch = await takeSheet(db, parseOrRefuse(takeSheetSchema, request.body));
+      response.status(201).json(batch);
+    },
+  );
   return router;
 }

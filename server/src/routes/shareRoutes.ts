@@ -40,7 +40,9 @@ export function shareRoutes({ db }: Services): Router {
     const what = parseOrRefuse(whatSchema, request.params.what);
     const share = await shareOf(db, what, parseOrRefuse(idSchema, request.params.id));
     const name = [...share.recipe, ...(what === 'protocol' || what === 'recipe' || what === 'causes' ? [] : (share[what] as { id: string; name: string }[]))].find(({ id }) => id === share.id)?.name; // prettier-ignore
-    response.attachment(`${what} ${name ?? share.protocol?.name ?? share.causes?.from ?? ''}.json`.replace(/[^\w .()-]+/g, '-'));
+    response.attachment(
+      `${what} ${name ?? share.protocol?.name ?? share.causes?.from ?? ''}.json`.replace(/[^\w .()-]+/g, '-'),
+    );
     response.type('application/json').send(`${JSON.stringify(share, null, 1)}\n`);
   });
   router.post('/share', express.text({ limit: '5mb', type: 'text/plain' }), async (request, response) => {

@@ -4,12 +4,14 @@ import {
   refuseNewFaults,
   Refusal,
   type ScrapBatch,
+  type Resin,
   type TakeScraps,
+  type TakeSheet,
 } from '@zero-pour/contracts';
 import { isForeignKeyViolation, type Database, type Queryable } from '../db/database';
 import { addPour } from '../db/pourStore';
 import { findRecord, keepRecord, removeRecord } from '../db/recordStore';
-import { keepItem, removeItem } from '../db/shopStore';
+import { findItem, keepItem, removeItem } from '../db/shopStore';
 import { snapshotUsed } from './usedItems';
 
 /** The same rows counted twice would teach twice as much. */
@@ -42,6 +44,33 @@ export async function takeScraps(
   });
 }
 
+/** Takes old notes in that are no pours: records of the bench, and figures that go to resins; all of them, or nothing. */
+export async function takeSheet(db: Database, { batch, trials, series, figures }: TakeSheet): Promise<ScrapBatch> {
+  return db.transaction(async (tx) => {
+    await refuseTwice(tx, batch);
+    for (const trial of trials) await keepRecord(tx, 'trial', trial, null);
+    for (const one of series) await keepRecord(tx, 'sizeSeries', one, null);
+    for (const { resinId, figure } of figures) {
+      if (!(await changeReported(tx, resinId, (reported) => [...reported, figure])))
+        throw new Refusal('NOT_FOUND', { what: 'resin' });
+    }
+    const told: ScrapBatch = {
+      ...batch,
+      records: [...trials.map(({ id }) => ({ kind: 'trial' as const, id })), ...series.map(({ id }) => ({ kind: 'sizeSeries' as const, id }))],
+      figures: figures.map(({ resinId, figure }) => ({ resinId, key: figure.key })),
+    };
+    return (await keepRecord(tx, 'scrapBatch', told, null)).record;
+  });
+} // prettier-ignore
+
+type Reported = Resin['reported'];
+/** Whether there is such a resin still. */
+async function changeReported(tx: Queryable, resinId: string, change: (reported: Reported) => Reported): Promise<boolean> {
+  const resin = await findItem(tx, 'resin', resinId);
+  if (resin) await keepItem(tx, 'resin', { ...resin, reported: change(resin.reported) }, 'any');
+  return resin !== undefined;
+} // prettier-ignore
+
 /** Takes a thing out again that was made for old records, unless something else names it by now. */
 async function removeMade(tx: Queryable, { kind, id }: ScrapBatch['made'][number]): Promise<void> {
   await tx.exec('SAVEPOINT made');
@@ -62,6 +91,9 @@ export async function takeBackScraps(db: Database, id: string): Promise<void> {
     if (!batch) return;
     await tx.query('DELETE FROM pour WHERE scrap_batch = $1', [id]);
     for (const made of batch.made) await removeMade(tx, made);
+    for (const { kind, id: record } of batch.records ?? []) await removeRecord(tx, kind, record);
+    for (const { resinId, key } of batch.figures ?? [])
+      await changeReported(tx, resinId, (reported) => reported.filter((one) => one.key !== key));
     await removeRecord(tx, 'scrapBatch', id);
   });
 }

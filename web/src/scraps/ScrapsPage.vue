@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CAST_CLASSES, SCRAP_ROLES, type ScrapRole } from '@zero-pour/core';
+import { CAST_CLASSES, SCRAP_ROLES, SHEET_KINDS, type ScrapRole } from '@zero-pour/core';
 import { useDropZone, useFileDialog } from '@vueuse/core';
 import { computed, shallowRef, useTemplateRef } from 'vue';
 import ChoiceRow from '../components/ChoiceRow.vue';
@@ -12,6 +12,7 @@ import { readTableFile } from './readTableFile';
 import ScrapGrid from './ScrapGrid.vue';
 import { readPhotos } from './scrapPhotos';
 import { scrapTotals, scrapWords } from './scrapWords';
+import SheetTake from './SheetTake.vue';
 import TakenBatches from './TakenBatches.vue';
 import { useScraps } from './useScraps';
 
@@ -20,6 +21,8 @@ const units = useUnits();
 const notices = useNotices();
 const scraps = useScraps();
 const { grid, columns, headings, pours } = scraps;
+const KINDS = ['pours', ...SHEET_KINDS] as const;
+const kind = shallowRef<(typeof KINDS)[number]>('pours');
 const trouble = shallowRef('');
 const taking = shallowRef(false);
 
@@ -47,7 +50,9 @@ onPhotos(async (files) => {
   }
 });
 const drop = useTemplateRef<HTMLElement>('drop');
-const { isOverDropZone } = useDropZone(drop, { onDrop: (files) => void read(files?.[0]) });
+const { isOverDropZone } = useDropZone(drop, {
+  onDrop: (files) => kind.value === 'pours' && void read(files?.[0]),
+});
 
 const ROLES = (Object.keys(SCRAP_ROLES) as ScrapRole[]).map((role) => ({
   title: SCRAP_ROLES[role],
@@ -90,19 +95,27 @@ async function take(): Promise<void> {
   <div ref="drop" :class="['page', { over: isOverDropZone }]">
     <div class="page-head">
       <h1>Old records</h1>
-      <span class="mute"
-        >Past pours off paper, a notebook or a spreadsheet: what is known of each, holes allowed</span
-      >
+      <span class="mute">Off paper, a notebook or a spreadsheet: what is known of each, holes allowed</span>
       <span class="spacer" />
-      <v-btn @click="open()">Open a table (CSV)</v-btn>
-      <v-btn v-if="pours.length > 0" @click="scraps.begin()">Begin anew</v-btn>
+      <template v-if="kind === 'pours'">
+        <v-btn @click="open()">Open a table (CSV)</v-btn>
+        <v-btn v-if="pours.length > 0" @click="scraps.begin()">Begin anew</v-btn>
+      </template>
     </div>
+    <ChoiceRow
+      label="What these records are of"
+      :options="KINDS"
+      :model-value="kind"
+      class="mb-3"
+      @choose="(one) => (kind = one)"
+    />
     <p class="mute mb-3">
       Type, paste cells out of a spreadsheet, or drop a file here. Arrows move, <kbd>Ctrl D</kbd> fills down,
       <kbd>Ctrl Z</kbd> takes back. Each row says what it becomes; nothing is taken in before you press.
     </p>
     <p v-if="trouble" class="tone stop mb-3" role="alert">{{ trouble }}</p>
-    <ScrapGrid :grid="grid" :headings="headings" :says="saysOf">
+    <SheetTake v-if="kind !== 'pours'" :kind="kind" />
+    <ScrapGrid v-else :grid="grid" :headings="headings" :says="saysOf">
       <template #column="{ column }">
         <select
           class="role"
@@ -131,7 +144,7 @@ async function take(): Promise<void> {
       </template>
     </ScrapGrid>
 
-    <template v-if="pours.length > 0">
+    <template v-if="kind === 'pours' && pours.length > 0">
       <section v-if="scraps.names.value.length > 0" class="stage-block">
         <h2>What the names are</h2>
         <NamesTable

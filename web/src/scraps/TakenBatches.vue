@@ -14,6 +14,9 @@ records.load().catch(notices.wrong);
 const batches = computed(() =>
   [...records.lists.scrapBatch].sort((a, b) => b.takenAt.localeCompare(a.takenAt)),
 );
+/** "40 pours", or what a sheet became. */
+const countOf = ({ pours, sheet, records: kept, figures }: ScrapBatch): string =>
+  sheet === undefined ? `${pours} pours` : `${(kept?.length ?? 0) + (figures?.length ?? 0)} of ${sheet}`;
 /** A second press does it: the pours of it go, with what was changed in them since. */
 const asked = shallowRef('');
 
@@ -21,7 +24,7 @@ async function takeBack(batch: ScrapBatch): Promise<void> {
   try {
     await records.remove('scrapBatch', batch.id);
     await Promise.all([shop.loadAgain(), records.loadAgain()]);
-    notices.tell(`${batch.pours} pours of ${batch.name} are taken back.`);
+    notices.tell(`${countOf(batch)} of ${batch.name}: taken back.`);
   } catch (error) {
     notices.wrong(error);
   }
@@ -35,7 +38,7 @@ async function takeBack(batch: ScrapBatch): Promise<void> {
       <tbody>
         <tr v-for="batch in batches" :key="batch.id">
           <td>{{ batch.name }}</td>
-          <td class="num">{{ batch.pours }} pours</td>
+          <td class="num">{{ countOf(batch) }}</td>
           <td class="num">{{ formatDay(Date.parse(batch.takenAt)) }}</td>
           <td>{{ batch.made.map(({ name }) => name).join(', ') }}</td>
           <td>
@@ -43,7 +46,7 @@ async function takeBack(batch: ScrapBatch): Promise<void> {
               Take it back
             </button>
             <template v-else>
-              All {{ batch.pours }} go, with what was changed in them since.
+              All {{ countOf(batch) }} go, with what was changed in them since.
               <button type="button" class="text-button" @click="takeBack(batch)">Take them back</button>
               <button type="button" class="text-button" @click="asked = ''">Keep them</button>
             </template>

@@ -189,7 +189,7 @@ it('a taking-in is taken back by a second press', async () => {
   useRecords().take('scrapBatch', batch);
   const view = shop.show(TakenBatches);
   await buttonOf(view, 'Take it back').trigger('click');
-  expect(flatText(view)).toContain('All 40 go');
+  expect(flatText(view)).toContain('All 40 pours go');
   await buttonOf(view, 'Take them back').trigger('click');
   await vi.waitFor(() =>
     expect(shop.server.last('/records/scrapBatch/')).toMatchObject({ method: 'DELETE' }),
