@@ -3,7 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { emptyPourDoc } from '@zero-pour/contracts';
 import { planPour } from '@zero-pour/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { defineComponent, h } from 'vue';
+import { h } from 'vue';
 import { usePlanningShop } from '../state/planningStore';
 import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
@@ -15,6 +15,8 @@ import { fillsOf, GUIDE_STEPS, type GuideSight } from './guideSteps';
 import NewHere from './NewHere.vue';
 
 const shop = useFakeShop();
+/** Stores alone, with no page. */
+const NOTHING_SHOWN = { render: () => h('i') };
 const NOW = Date.parse('2026-11-26T07:00:00Z');
 beforeEach(() => {
   sessionStorage.clear();
@@ -43,7 +45,7 @@ const fillAll = (id: string, others: GuideSight['others']): void => {
 
 describe('steps of a guided pour', () => {
   it('fill an empty pour from what the shop has, until every one of them is told and it counts back', async () => {
-    shop.show(defineComponent({ render: () => h('i') }));
+    shop.show(NOTHING_SHOWN);
     const { id } = await usePours().create(emptyPourDoc());
     const others = usePours()
       .open.filter((pour) => pour.id !== id)
@@ -56,7 +58,7 @@ describe('steps of a guided pour', () => {
   });
 
   it('take what the newest other pour chose, and write over nothing that somebody chose', async () => {
-    shop.show(defineComponent({ render: () => h('i') }));
+    shop.show(NOTHING_SHOWN);
     const { id } = await usePours().create(emptyPourDoc());
     const other = shop.file.pours.find(({ number }) => number === 29)!.doc;
     const brief = GUIDE_STEPS[0]!;
@@ -69,7 +71,7 @@ describe('steps of a guided pour', () => {
   });
 
   it('fill in no half of a choice, and no profile of another resin', async () => {
-    shop.show(defineComponent({ render: () => h('i') }));
+    shop.show(NOTHING_SHOWN);
     const { id } = await usePours().create(emptyPourDoc());
     const resin = GUIDE_STEPS.find(({ at }) => at === '/resin')!;
     const known = usePlanningShop().known;
