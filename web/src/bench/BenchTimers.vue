@@ -1,17 +1,26 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { formatStopwatch } from '../time/formatMoment';
 import type { RunningTimer } from './useTimers';
 
 /** What runs beside the step in work, soonest first; one's own timers are started and put out here. */
-defineProps<{ timers: readonly RunningTimer[]; now: number }>();
+const props = defineProps<{ timers: readonly RunningTimer[]; now: number }>();
 const emit = defineEmits<{ start: [minutes: number]; stop: [key: string]; focus: [key: string] }>();
 const LENGTHS = [1, 5, 10] as const;
 const left = ({ endsAt }: RunningTimer, now: number): string =>
   endsAt >= now ? formatStopwatch(endsAt - now) : `+${formatStopwatch(now - endsAt)}`;
+/** Read out once, when one runs out: not every second of it. */
+const overWords = computed(() =>
+  props.timers
+    .filter(({ endsAt }) => endsAt < props.now)
+    .map(({ name }) => `${name} is over.`)
+    .join(' '),
+);
 </script>
 
 <template>
   <section class="timers" aria-label="Timers">
+    <p class="visually-hidden" role="status">{{ overWords }}</p>
     <ul v-if="timers.length > 0">
       <li v-for="timer in timers" :key="timer.key" :class="{ over: timer.endsAt < now }">
         <span class="num left">{{ left(timer, now) }}</span>

@@ -8,6 +8,7 @@ import { useRecords } from '../state/recordStore';
 import { usePours } from '../state/pourStore';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
+import BenchTimers from './BenchTimers.vue';
 import MoldBenchPage from './MoldBenchPage.vue';
 import PourBench from './PourBench.vue';
 import type { BenchList } from '../state/benchLists';
@@ -36,6 +37,22 @@ function open(number: number, stage: BenchList) {
   const digits = (): string => page.find('.figure').text();
   return { page, press, title, digits };
 }
+
+it('a timer that runs out is read out once, by its name, and those that run are not', async () => {
+  const timers = [
+    { key: 'a', name: 'Bath 2', endsAt: 60_000, kind: 'elsewhere' as const },
+    { key: 'b', name: 'Drip', endsAt: 90_000, kind: 'own' as const },
+  ];
+  const page = shop.show(BenchTimers, { timers, now: 30_000 });
+  const read = (): string => page.find('[role="status"]').text();
+  expect(read()).toBe('');
+  await page.setProps({ now: 61_000 });
+  expect(read()).toBe('Bath 2 is over.');
+  await page.setProps({ now: 62_000 });
+  expect(read()).toBe('Bath 2 is over.');
+  await page.setProps({ now: 95_000 });
+  expect(read()).toBe('Bath 2 is over. Drip is over.');
+});
 
 describe('cleaning at the bench', () => {
   it('is begun with Space, counts down, and the next timed step begins by itself', async () => {

@@ -3,23 +3,30 @@ import { formatPhrase, sortJudgements, type Judgement } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useUnits } from '../state/unitStore';
 
+defineOptions({ inheritAttrs: false });
 const props = defineProps<{ judgements: readonly Judgement[] }>();
 const units = useUnits();
 const sorted = computed(() => sortJudgements(props.judgements));
 </script>
 
 <template>
-  <ul v-if="sorted.length > 0" class="judgements" aria-label="Judgements">
-    <li v-for="(judgement, n) in sorted" :key="`${judgement.rule} ${n}`" :class="judgement.weight">
-      <span class="weight">{{ judgement.weight }}</span>
-      <span
-        ><b>{{ judgement.lead }}</b> {{ formatPhrase(judgement.why, units.choice) }}</span
-      >
-    </li>
-  </ul>
+  <!-- It is there before the first judgement is, so that one that comes is read out. -->
+  <div class="live" aria-live="polite">
+    <ul v-if="sorted.length > 0" class="judgements" aria-label="Judgements" v-bind="$attrs">
+      <li v-for="(judgement, n) in sorted" :key="`${judgement.rule} ${n}`" :class="judgement.weight">
+        <span class="weight">{{ judgement.weight }}</span>
+        <span
+          ><b>{{ judgement.lead }}</b> {{ formatPhrase(judgement.why, units.choice) }}</span
+        >
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
+.live {
+  display: contents;
+}
 .judgements {
   list-style: none;
   margin: 12px 0 0;

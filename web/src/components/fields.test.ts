@@ -204,4 +204,13 @@ describe('words and choices', () => {
       'okClear. 9 mm wide.',
     ]);
   });
+
+  it('a judgement that comes is read out: the place for it is there before, and its list looks as it is placed', async () => {
+    const list = show(JudgementList, { judgements: [], class: 'mt-3' });
+    const live = list.element;
+    expect([list.attributes('aria-live'), list.find('ul').exists()]).toEqual(['polite', false]);
+    await list.setProps({ judgements: [{ rule: 'a', weight: 'ok', lead: 'Clear.', why: say`Wide.` }] });
+    expect(list.element).toBe(live);
+    expect(list.find('ul').classes()).toContain('mt-3');
+  });
 });

@@ -19,6 +19,9 @@ const glossOff = computed(() =>
 
 <template>
   <div>
+    <p class="visually-hidden" role="status">
+      {{ powderInAt && !done && share >= 100 ? 'Past the working time.' : '' }}
+    </p>
     <template v-if="powderInAt">
       <p class="num line">
         <span>powder in at {{ clockTime(Date.parse(powderInAt), 'HH:mm:ss') }}</span>
