@@ -3,6 +3,7 @@ import { formatPhrase, sortJudgements, type Judgement } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useUnits } from '../state/unitStore';
 
+// The live place is there before the first judgement is, so that one that comes is read out; the list takes what it is placed by.
 defineOptions({ inheritAttrs: false });
 const props = defineProps<{ judgements: readonly Judgement[] }>();
 const units = useUnits();
@@ -10,7 +11,6 @@ const sorted = computed(() => sortJudgements(props.judgements));
 </script>
 
 <template>
-  <!-- It is there before the first judgement is, so that one that comes is read out. -->
   <div class="live" aria-live="polite">
     <ul v-if="sorted.length > 0" class="judgements" aria-label="Judgements" v-bind="$attrs">
       <li v-for="(judgement, n) in sorted" :key="`${judgement.rule} ${n}`" :class="judgement.weight">
