@@ -10,8 +10,8 @@ export default defineConfig({
     server: { deps: { inline: ['vuetify'] } },
     // Of two processors both: it leaves one idle otherwise.
     maxWorkers: '100%',
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
     expect: { poll: { timeout: 15_000 } },
   },
 });

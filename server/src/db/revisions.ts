@@ -16,8 +16,9 @@ export function holdBase<T>(had: { value: T; revision: number } | undefined, bas
   return true;
 }
 
-/** As JSON has it: without fields that are undefined, moments as text. */
-const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+/** As JSON has it, moments as text; a field that holds nothing is as good as none: the database tells one where a page left it out. */
+const plain = (value: unknown): unknown =>
+  JSON.parse(JSON.stringify(value), (_, one: unknown) => (one === null ? undefined : one));
 
 const ADDRESSES = [
   ...SHOP_KINDS.map((kind) => `SELECT '/shop/${kind}/' || id AS at, revision FROM ${kind}`),

@@ -9,6 +9,7 @@ import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import NamesTable from './NamesTable.vue';
 import { readTableFile } from './readTableFile';
+import RoleSelect from './RoleSelect.vue';
 import ScrapGrid from './ScrapGrid.vue';
 import { readPhotos } from './scrapPhotos';
 import { scrapTotals, scrapWords } from './scrapWords';
@@ -58,8 +59,7 @@ const ROLES = (Object.keys(SCRAP_ROLES) as ScrapRole[]).map((role) => ({
   title: SCRAP_ROLES[role],
   value: role,
 }));
-const chooseRole = (column: number, event: Event): void =>
-  scraps.setRole(column, (event.target as HTMLSelectElement).value as ScrapRole);
+const setRole = (column: number, role: string): void => scraps.setRole(column, role as ScrapRole);
 const totals = computed(() => scrapTotals(pours.value));
 const saysOf = (row: number): { text: string; wrong: boolean } => {
   const cells = grid.rows.value[row];
@@ -117,14 +117,12 @@ async function take(): Promise<void> {
     <SheetTake v-if="kind !== 'pours'" :kind="kind" />
     <ScrapGrid v-else :grid="grid" :headings="headings" :says="saysOf">
       <template #column="{ column }">
-        <select
-          class="role"
-          :aria-label="`${headings[column]} is`"
-          :value="columns[column]?.role"
-          @change="chooseRole(column, $event)"
-        >
-          <option v-for="role in ROLES" :key="role.value" :value="role.value">{{ role.title }}</option>
-        </select>
+        <RoleSelect
+          :label="`${headings[column]} is`"
+          :roles="ROLES"
+          :role="columns[column]?.role"
+          @choose="(role) => setRole(column, role)"
+        />
         <ChoiceRow
           v-if="columns[column]?.unit"
           :label="`Unit of ${headings[column]}`"
@@ -211,13 +209,6 @@ async function take(): Promise<void> {
   min-height: 30px;
   padding: 0 8px;
   font-size: 13px;
-}
-.role {
-  width: 100%;
-  min-height: 30px;
-  font: 13px var(--text);
-  border: 1px solid var(--line2);
-  background: var(--paper);
 }
 .take {
   display: flex;

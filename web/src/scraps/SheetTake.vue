@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue';
 import { sentenceOf } from '../api/request';
 import { useNotices } from '../state/notices';
 import { readTableFile } from './readTableFile';
+import RoleSelect from './RoleSelect.vue';
 import ScrapGrid from './ScrapGrid.vue';
 import { useSheet } from './useSheet';
 
@@ -28,11 +29,10 @@ onChange(async (files) => {
   }
 });
 const fields = computed(() => [
-  ...Object.entries(SHEET_FIELDS[props.kind]).map(([value, { label }]) => ({ value, label })),
-  { value: 'nothing', label: 'leave it out' },
+  ...Object.entries(SHEET_FIELDS[props.kind]).map(([value, { label }]) => ({ value, title: label })),
+  { value: 'nothing', title: 'leave it out' },
 ]);
-const choose = (column: number, event: Event): void =>
-  sheet.setColumn(column, (event.target as HTMLSelectElement).value);
+const setRole = sheet.setColumn;
 
 const NAMES = {
   coupons: ['coupon', 'coupons'],
@@ -81,14 +81,12 @@ async function take(): Promise<void> {
     <p v-if="trouble" class="tone stop mb-3" role="alert">{{ trouble }}</p>
     <ScrapGrid :grid="grid" :headings="headings" :says="saysOf">
       <template #column="{ column }">
-        <select
-          class="role"
-          :aria-label="`${headings[column]} is`"
-          :value="columns[column]"
-          @change="choose(column, $event)"
-        >
-          <option v-for="field in fields" :key="field.value" :value="field.value">{{ field.label }}</option>
-        </select>
+        <RoleSelect
+          :label="`${headings[column]} is`"
+          :roles="fields"
+          :role="columns[column]"
+          @choose="(role) => setRole(column, role)"
+        />
       </template>
     </ScrapGrid>
     <p v-if="taken.lacks.length > 0" role="status" class="mt-3">
@@ -106,13 +104,6 @@ async function take(): Promise<void> {
   display: flex;
   gap: 8px;
   margin-bottom: 10px;
-}
-.role {
-  width: 100%;
-  min-height: 30px;
-  font: 13px var(--text);
-  border: 1px solid var(--line2);
-  background: var(--paper);
 }
 .tone {
   color: var(--tone);

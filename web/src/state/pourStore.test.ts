@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
 import { emptyPourDoc, type FieldChange } from '@zero-pour/contracts';
 import { createPinia, setActivePinia } from 'pinia';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { useNotices } from './notices';
 import { addPending, dropPending, mergeChange, readPending } from './pendingChanges';
 import { TEST_SHOP } from '../testing/answers';
-import { FAKE_POUR, FakePourServer } from '../testing/fakePourServer';
+import { FAKE_POUR } from '../testing/fakePourServer';
+import { useFakePour } from '../testing/useFakePour';
 import { useNotKept } from './notKept';
 import { usePours } from './pourStore';
 import { adoptOldEntries, knowShop, shopKey } from './shopKeys';
@@ -14,52 +15,39 @@ const ID = FAKE_POUR;
 const moment = '2026-11-24T16:54:00.000Z';
 const NOTE = ['brief', 'note'] as const;
 
-let server: FakePourServer;
-beforeEach(() => {
-  vi.useFakeTimers();
-  localStorage.clear();
-  setActivePinia(createPinia());
-  knowShop(TEST_SHOP);
-  server = new FakePourServer();
-  vi.stubGlobal('fetch', server.fetch);
-});
-afterEach(() => {
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-});
-
-const type = (text: string): void => usePours().set(ID, NOTE, text);
-const shown = (): string | undefined => usePours().pours.get(ID)?.doc.brief.note;
-const settle = (): Promise<void> => vi.advanceTimersByTimeAsync(5000).then(() => undefined);
+const fake = useFakePour();
+const { type, shown, settle } = fake;
 
 describe('typing', () => {
   it('shows at once, is sent as one change, and is kept', async () => {
     await usePours().load(ID);
     for (const text of ['h', 'ha', 'har']) type(text);
     expect(shown()).toBe('har');
-    expect(server.received).toEqual([]);
+    expect(fake.server.received).toEqual([]);
     await settle();
-    expect(server.received).toEqual([[{ path: [...NOTE], value: 'har', version: 2, over: [null, 'har'] }]]);
+    expect(fake.server.received).toEqual([
+      [{ path: [...NOTE], value: 'har', version: 2, over: [null, 'har'] }],
+    ]);
     expect([usePours().saving, readPending(ID)]).toEqual(['saved', []]);
   });
 
   it('survives a server out of reach and a reload meanwhile', async () => {
     await usePours().load(ID);
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     type('harbour');
     await settle();
-    expect([shown(), usePours().saving, server.pour.doc.brief.note]).toEqual([
+    expect([shown(), usePours().saving, fake.server.pour.doc.brief.note]).toEqual([
       'harbour',
       'waiting',
       undefined,
     ]);
 
     setActivePinia(createPinia());
-    server.mode = 'answers';
+    fake.server.mode = 'answers';
     await usePours().load(ID);
     expect(shown()).toBe('harbour');
     await settle();
-    expect(server.pour.doc.brief.note).toBe('harbour');
+    expect(fake.server.pour.doc.brief.note).toBe('harbour');
   });
 
   it('does not lose what is typed while a change is on its way', async () => {
@@ -69,12 +57,12 @@ describe('typing', () => {
     type('two');
     expect(shown()).toBe('two');
     await settle();
-    expect(server.pour.doc.brief.note).toBe('two');
+    expect(fake.server.pour.doc.brief.note).toBe('two');
   });
 
   it('says why the server will not have it, shows what it has, and holds what was typed', async () => {
     await usePours().load(ID);
-    server.refuses.add('x');
+    fake.server.refuses.add('x');
     type('x');
     await settle();
     expect(useNotices().current).toMatchObject({ weight: 'wrong' });
@@ -101,7 +89,7 @@ describe('many waiting changes', () => {
 
   it('are all kept, in groups; of two that are refused or break something, only those are set aside', async () => {
     await usePours().load(ID);
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     typePieces();
     usePours().set(ID, ['scale', 'percent'], 101);
     usePours().set(ID, ['brief', 'note'], 'refused');
@@ -110,13 +98,16 @@ describe('many waiting changes', () => {
     await settle();
     expect(readPending(ID)).toHaveLength(PIECES + 4);
     setActivePinia(createPinia());
-    server.mode = 'answers';
-    server.refuses.add('refused');
-    server.stumblesOver.add('stumbled over');
+    fake.server.mode = 'answers';
+    fake.server.refuses.add('refused');
+    fake.server.stumblesOver.add('stumbled over');
     await usePours().load(ID);
     await vi.advanceTimersByTimeAsync(60_000);
-    expect(Object.keys(server.pour.doc.print.pieces)).toHaveLength(PIECES);
-    expect([server.pour.doc.scale.percent, server.pour.doc.flasks[0]!.sprue.note]).toEqual([101, 'after it']);
+    expect(Object.keys(fake.server.pour.doc.print.pieces)).toHaveLength(PIECES);
+    expect([fake.server.pour.doc.scale.percent, fake.server.pour.doc.flasks[0]!.sprue.note]).toEqual([
+      101,
+      'after it',
+    ]);
     expect(readPending(ID)).toEqual([]);
     expect(useNotKept().entries.map((entry) => entry.of === 'pour' && entry.change.value)).toEqual([
       'refused',
@@ -126,20 +117,20 @@ describe('many waiting changes', () => {
 
   it('wait while another program answers, whatever it answers', async () => {
     await usePours().load(ID);
-    server.mode = 'another program';
+    fake.server.mode = 'another program';
     type('harbour');
     await settle();
     expect([usePours().saving, readPending(ID).length, useNotKept().entries]).toEqual(['waiting', 1, []]);
-    server.mode = 'answers';
+    fake.server.mode = 'answers';
     await settle();
-    expect(server.pour.doc.brief.note).toBe('harbour');
+    expect(fake.server.pour.doc.brief.note).toBe('harbour');
   });
 
   it('of a pour that is not open any more are sent too', async () => {
     addPending(ID, { path: [...NOTE], value: 'late' });
     usePours().takeOpen([]);
     await settle();
-    expect(server.pour.doc.brief.note).toBe('late');
+    expect(fake.server.pour.doc.brief.note).toBe('late');
   });
 });
 
@@ -174,29 +165,29 @@ describe('a browser without room', () => {
     };
     const { getItem, removeItem } = localStorage;
     vi.stubGlobal('localStorage', { getItem, removeItem, setItem: full });
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     type('harbour');
     expect(useNotices().current?.text).toContain('no room left');
     await settle();
-    server.mode = 'answers';
+    fake.server.mode = 'answers';
     await settle();
-    expect([server.pour.doc.brief.note, readPending(ID)]).toEqual(['harbour', []]);
+    expect([fake.server.pour.doc.brief.note, readPending(ID)]).toEqual(['harbour', []]);
   });
 });
 
 describe('two windows of one browser', () => {
   it('add to one list: what one could not send the other sends, in order and once', async () => {
     await usePours().load(ID);
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     usePours().set(ID, ['clean', 'steps', 'bath1'], { doneAt: moment });
     const second = createPinia();
     setActivePinia(second);
-    usePours().take(server.pour);
+    usePours().take(fake.server.pour);
     usePours().set(ID, ['clean', 'steps', 'bath2'], { doneAt: moment });
     expect(readPending(ID).map((change) => change.path.at(-1))).toEqual(['bath1', 'bath2']);
-    server.mode = 'answers';
+    fake.server.mode = 'answers';
     await settle();
-    expect(Object.keys(server.pour.doc.clean.steps)).toEqual(['bath1', 'bath2']);
+    expect(Object.keys(fake.server.pour.doc.clean.steps)).toEqual(['bath1', 'bath2']);
     expect(readPending(ID)).toEqual([]);
   });
 
@@ -222,11 +213,11 @@ describe('changes that waited since the version before', () => {
   it('are shown where they belong now, and sent as they were typed', async () => {
     const typed: FieldChange = { path: ['print', 'pieces', '2'], value: { outcome: 'good', note: 'old' } };
     addPending(ID, typed);
-    server.pour.doc.brief.lines = [{ key: 'l7', patternId: ID, count: 3 }];
+    fake.server.pour.doc.brief.lines = [{ key: 'l7', patternId: ID, count: 3 }];
     const { doc } = await usePours().load(ID);
     expect(doc.print.pieces).toEqual({ 'l7/2': { outcome: 'good', note: 'old' } });
     await settle();
-    expect(server.received.flat()).toEqual([typed]);
+    expect(fake.server.received.flat()).toEqual([typed]);
   });
 });
 
@@ -242,7 +233,7 @@ describe('undo', () => {
     expect(pours.pours.get(ID)?.doc.scale.percent).toBeUndefined();
     expect(pours.undo()).toBe(false);
     await settle();
-    expect(server.pour.doc).toEqual(emptyPourDoc());
+    expect(fake.server.pour.doc).toEqual(emptyPourDoc());
   });
 });
 

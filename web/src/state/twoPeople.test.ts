@@ -1,53 +1,36 @@
 // @vitest-environment happy-dom
-import { createPinia, setActivePinia } from 'pinia';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { WINDOW } from '../api/request';
-import { TEST_SHOP } from '../testing/answers';
-import { FAKE_POUR, FakePourServer } from '../testing/fakePourServer';
+import { FAKE_POUR } from '../testing/fakePourServer';
+import { useFakePour } from '../testing/useFakePour';
 import { changeFollower, partOf } from './changesHeard';
 import { useNotKept, type RefusedField } from './notKept';
 import { readPending } from './pendingChanges';
 import { usePours } from './pourStore';
-import { knowShop } from './shopKeys';
 
 const ID = FAKE_POUR;
 const NOTE = ['brief', 'note'] as const;
 
-let server: FakePourServer;
-beforeEach(() => {
-  vi.useFakeTimers();
-  localStorage.clear();
-  setActivePinia(createPinia());
-  knowShop(TEST_SHOP);
-  server = new FakePourServer();
-  vi.stubGlobal('fetch', server.fetch);
-});
-afterEach(() => {
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-});
-
-const type = (text: string): void => usePours().set(ID, NOTE, text);
-const shown = (): string | undefined => usePours().pours.get(ID)?.doc.brief.note;
-const settle = (): Promise<void> => vi.advanceTimersByTimeAsync(5000).then(() => undefined);
+const fake = useFakePour();
+const { type, shown, settle } = fake;
 
 describe('two people on one field', () => {
   const entryOf = () => useNotKept().entries[0] as RefusedField;
 
   it('are told of both values, and nothing is written over', async () => {
     await usePours().load(ID);
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     type('mine');
     await settle();
-    server.change([...NOTE], 'theirs');
-    server.mode = 'answers';
+    fake.server.change([...NOTE], 'theirs');
+    fake.server.mode = 'answers';
     await settle();
-    expect([server.pour.doc.brief.note, shown(), readPending(ID)]).toEqual(['theirs', 'theirs', []]);
+    expect([fake.server.pour.doc.brief.note, shown(), readPending(ID)]).toEqual(['theirs', 'theirs', []]);
     expect(entryOf()).toMatchObject({ change: { value: 'mine' }, stored: 'theirs' });
     // Kept all the same: it goes over what is known now.
     usePours().resend(ID, entryOf().change);
     await settle();
-    expect([server.pour.doc.brief.note, useNotKept().entries]).toEqual(['mine', []]);
+    expect([fake.server.pour.doc.brief.note, useNotKept().entries]).toEqual(['mine', []]);
   });
 
   it('are told that it was taken away', async () => {
@@ -55,34 +38,34 @@ describe('two people on one field', () => {
     type('first');
     await settle();
     type('mine');
-    server.change([...NOTE], null);
+    fake.server.change([...NOTE], null);
     await settle();
     expect(entryOf()).toMatchObject({ change: { value: 'mine' }, stored: null });
   });
 
   it('are one when it is their own, whose answer was lost, also when they typed on', async () => {
     await usePours().load(ID);
-    server.mode = 'answer lost';
+    fake.server.mode = 'answer lost';
     type('on');
     await vi.advanceTimersByTimeAsync(400);
-    expect(server.pour.doc.brief.note).toBe('on');
+    expect(fake.server.pour.doc.brief.note).toBe('on');
     type('one');
-    server.mode = 'answers';
+    fake.server.mode = 'answers';
     await settle();
-    expect([server.pour.doc.brief.note, useNotKept().entries]).toEqual(['one', []]);
+    expect([fake.server.pour.doc.brief.note, useNotKept().entries]).toEqual(['one', []]);
   });
 
   it('are one when both meant the same, and when other fields were changed', async () => {
     await usePours().load(ID);
-    server.mode = 'gone';
+    fake.server.mode = 'gone';
     type('same');
     usePours().set(ID, ['scale', 'percent'], 101);
-    server.change([...NOTE], 'same');
-    server.change(['print', 'note'], 'another field');
-    server.mode = 'answers';
+    fake.server.change([...NOTE], 'same');
+    fake.server.change(['print', 'note'], 'another field');
+    fake.server.mode = 'answers';
     await settle();
     expect(useNotKept().entries).toEqual([]);
-    expect(server.pour.doc).toMatchObject({ brief: { note: 'same' }, print: { note: 'another field' }, scale: { percent: 101 } }); // prettier-ignore
+    expect(fake.server.pour.doc).toMatchObject({ brief: { note: 'same' }, print: { note: 'another field' }, scale: { percent: 101 } }); // prettier-ignore
   });
 });
 
