@@ -69,7 +69,7 @@ describe('sizes off calipers', () => {
 
 describe('figures off resin sheets', () => {
   it('say whose they are, for which printer or which light', () => {
-    const { rows } = read('figures', 'Resin\tSource\tPrinter\tLayer\tExposure\tBottom exposure s\tBottom layers\tVat °F\nSkerry\tsheet\tPrinter A\t0.05\t2.8\t30\t5\t77'); // prettier-ignore
+    const { rows } = read('resin sheets', 'Resin\tSource\tPrinter\tLayer\tExposure\tBottom exposure s\tBottom layers\tVat °F\nSkerry\tsheet\tPrinter A\t0.05\t2.8\t30\t5\t77'); // prettier-ignore
     expect(rows[0]!.values).toMatchObject({ from: 'maker', exposure: 2.8, baseS: 30, baseLayers: 5 });
     expect(rows[0]!.values['vat']).toBeCloseTo(25, 9);
   });

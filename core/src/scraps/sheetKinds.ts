@@ -3,7 +3,7 @@ import type { Unit } from '../numeric';
 import { SIZE_STAGES } from '../scale';
 
 /** Tables of old notes that are no pours: coupons that were printed, sizes that were measured, figures off resin sheets. */
-export const SHEET_KINDS = ['coupons', 'sizes', 'figures'] as const;
+export const SHEET_KINDS = ['coupons', 'sizes', 'resin sheets'] as const;
 export type SheetKind = (typeof SHEET_KINDS)[number];
 
 /** How a cell is read. `least` and `most` are in the unit; outside of them it is a slip of the pen. */
@@ -96,13 +96,13 @@ export const SHEET_FIELDS: Readonly<Record<SheetKind, SheetFields>> = {
     printer: PRINTER(),
     metal: text('metal', /metal|alloy/),
     stage: oneOf('measured on', /stage|on what|measured (?:on|as)|state/, SIZE_STAGES, [[/print|green/i, 'printed'], [/cast|metal|raw/i, 'cast'], [/cure/i, 'cured'], [/finish|polish/i, 'finished']], true),
-    axis: oneOf('lies', /axis|lies|direction|way/, ['XY', 'Z', 'bore'], [[/bore|hole|ring|inside|id\b/i, 'bore'], [/^z|up|height|tall/i, 'Z'], [/x|y|across|width|length|diam/i, 'XY']], true),
+    axis: oneOf('how it lies', /axis|lies|direction|way/, ['XY', 'Z', 'bore'], [[/bore|hole|ring|inside|id\b/i, 'bore'], [/^z|up|height|tall/i, 'Z'], [/x|y|across|width|length|diam/i, 'XY']], true),
     drawn: number('in the printed file', /drawn|file|nominal|design|cad|target|should/, 'mm', [0.05, 400], { needed: true }),
     measured: { label: 'measured', heading: /measur|caliper|actual|came|reading|is\b/, reads: { as: 'numbers', unit: 'mm', least: 0.05, most: 400 }, needed: true },
     lot: text('bottle or lot', /lot|bottle|batch/),
     note: NOTE,
   },
-  figures: {
+  'resin sheets': {
     resin: RESIN,
     from: oneOf('whose figure', /from|source|who|whose/, ['maker', 'another user'], [[/sheet|maker|manufact|label|bottle/i, 'maker'], [/user|forum|friend|other/i, 'another user']]),
     printer: PRINTER(),

@@ -15,7 +15,7 @@ beforeAll(async () => {
 const again = (change: (pour: Pour) => void): string[] => {
   const pour: Pour = { ...former, number: 40, doc: structuredClone(repeatPourDoc(former.doc, 22, '')) };
   change(pour);
-  return changedSince(former, pour, shop).map(({ label }) => label);
+  return changedSince(former, pour, shop).decided.map(({ label }) => label);
 };
 
 describe('what is otherwise than in the pour that is repeated', () => {
@@ -27,8 +27,16 @@ describe('what is otherwise than in the pour that is repeated', () => {
       doc.invest.ratio = (former.doc.invest.ratio ?? 0.4) + 0.02;
       doc.brief.statedChange = 'another flask';
     });
-    expect(found.length).toBeGreaterThan(0);
-    expect(found.join(' ').toLowerCase()).toContain('water');
+    // One thing, though powder and water are weighed otherwise for it.
+    expect(found).toEqual(['Water ÷ powder']);
+  });
+  it('is one thing where another powder is taken, with what follows told apart', () => {
+    const pour: Pour = { ...former, number: 40, doc: structuredClone(repeatPourDoc(former.doc, 22, '')) };
+    const other = shop.lists.powder.find(({ id }) => id !== former.doc.invest.powderId)!;
+    pour.doc.invest.powderId = other.id;
+    const { decided, followed } = changedSince(former, pour, shop);
+    expect(decided.map(({ label }) => label)).toEqual(['Powder']);
+    expect(followed.every(({ key }) => key.startsWith('worked out/'))).toBe(true);
   });
   it('names the flask’s temperature where that was set', () => {
     expect(

@@ -99,11 +99,13 @@ const fromFigure = (stage: StageKey, figure: Figure): PourFact => ({
   ...(figure.digits === undefined ? {} : { digits: figure.digits }),
 });
 
+/** Begins the names of what nobody decides: it follows. */
+export const WORKED_OUT = 'worked out/';
 /** What was worked out of it. */
 function workedOut(plan: PourPlan): [string, PourFact][] {
   const [print, mix, burnout] = [valueOf(plan.print), valueOf(plan.mix), valueOf(plan.burnout)];
   const heat = burnout?.burnt?.heat?.reading;
-  const of = (name: string, fact: PourFact | undefined): [string, PourFact][] => (fact ? [[`worked out/${name}`, fact]] : []); // prettier-ignore
+  const of = (name: string, fact: PourFact | undefined): [string, PourFact][] => (fact ? [[WORKED_OUT + name, fact]] : []); // prettier-ignore
   return [
     ...of('percent', valueOf(plan.scale) && fromFigure('scale', valueOf(plan.scale)!.percent)),
     ...of('hours', print && fromFigure('print', print.hours)),

@@ -74,7 +74,7 @@ describe('old sizes', () => {
 
 describe('figures off resin sheets', () => {
   it('go to their resin, for a printer or for a light; without either they lack it', () => {
-    const { figures, lacks } = take('figures', 'Resin\tPrinter\tnm\tLayer\tExposure\nSkerry Wax 55\tPrinter A\t\t0.05\t2.8\nSkerry Wax 55\t\t385\t50 um\t3\nSkerry Wax 55\t\t\t0.05\t3'); // prettier-ignore
+    const { figures, lacks } = take('resin sheets', 'Resin\tPrinter\tnm\tLayer\tExposure\nSkerry Wax 55\tPrinter A\t\t0.05\t2.8\nSkerry Wax 55\t\t385\t50 um\t3\nSkerry Wax 55\t\t\t0.05\t3'); // prettier-ignore
     expect(lacks).toEqual([[], [], ['a printer, or a wavelength']]);
     for (const { figure } of figures) expect(reportedSettingSchema.safeParse(figure).error?.issues).toBeUndefined(); // prettier-ignore
     expect(figures.map(({ figure }) => [figure.printerId !== null, figure.wavelengthNm, figure.layerMm, figure.baseExposureS])).toEqual([

@@ -146,7 +146,7 @@ export function recordsOfSheet(
   for (const row of rows) {
     const things = thingsOf(row, choices);
     const lacks = [...row.lacks, ...things.lacks];
-    if (kind !== 'figures' && row.values['day'] === undefined) lacks.push('a day');
+    if (kind !== 'resin sheets' && row.values['day'] === undefined) lacks.push('a day');
     if (lacks.length === 0) {
       if (kind === 'coupons') taken.trials.push(trialOf(row, things, choices));
       else if (kind === 'sizes') addSize(series, row, things, choices);

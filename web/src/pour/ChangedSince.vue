@@ -23,12 +23,11 @@ const shown = (fact: Fact): string =>
     : fact.kind === 'words'
       ? fact.words
       : formatQuantity(fact, units.choice);
-const differences = computed(() =>
-  former.value ? changedSince(former.value, props.pour, planning.known) : [],
-);
-const words = computed(() =>
-  differences.value.map(({ label, a, b }) => `${label.toLowerCase()} ${shown(b)} instead of ${shown(a)}`),
-);
+const found = computed(() => former.value && changedSince(former.value, props.pour, planning.known));
+const wordsOf = (all: readonly PourDifference[] = []): string[] =>
+  all.map(({ label, a, b }) => `${label.toLowerCase()} ${shown(b)} instead of ${shown(a)}`);
+const words = computed(() => wordsOf(found.value?.decided));
+const followed = computed(() => wordsOf(found.value?.followed));
 const text = computed(() => words.value.join('; ').slice(0, MOST));
 </script>
 
@@ -37,7 +36,8 @@ const text = computed(() => words.value.join('; ').slice(0, MOST));
     <p v-if="notRead" class="mute">Pour {{ againOf }} could not be read: {{ notRead }}</p>
     <p v-else-if="told && !former" class="mute">Pour {{ againOf }} is not in the record any more.</p>
     <p v-else-if="former && words.length === 0" class="mute">
-      As it is planned now nothing is otherwise than in pour {{ againOf }}.
+      As it is planned now nothing is decided otherwise than in pour {{ againOf }}.
+      <template v-if="followed.length > 0">Worked out otherwise since: {{ followed.join('; ') }}.</template>
     </p>
     <template v-else-if="former">
       <p>
@@ -51,6 +51,7 @@ const text = computed(() => words.value.join('; ').slice(0, MOST));
           State it so
         </button>
       </p>
+      <p v-if="followed.length > 0" class="mute">For it: {{ followed.join('; ') }}.</p>
       <p v-if="words.length > 1" class="mute">
         {{ words.length }} things at once: which of them helped will not be told.
       </p>

@@ -37,7 +37,7 @@ const setRole = sheet.setColumn;
 const NAMES = {
   coupons: ['coupon', 'coupons'],
   sizes: ['size', 'sizes'],
-  figures: ['figure', 'figures'],
+  'resin sheets': ['figure', 'figures'],
 } as const;
 /** "12 sizes": rows that are taken. */
 const counted = (count: number): string => `${count} ${NAMES[props.kind][count === 1 ? 0 : 1]}`;
