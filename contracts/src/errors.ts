@@ -121,6 +121,11 @@ const API_ERRORS = {
     status: 422,
     sentence: 'This zip cannot be taken in: {why}. Nothing was taken in.',
   },
+  BACKUP_NO_ROOM: {
+    status: 507,
+    sentence:
+      'There is no room for a backup in {folder}: {free} are free, about {needed} are needed. Make room, or choose another folder. Nothing was written.',
+  },
   OTHER_SHOP: {
     status: 409,
     sentence:

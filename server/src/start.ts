@@ -1,16 +1,9 @@
-import { mkdir } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import path from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app';
-import { keepLogShort } from './db/checkpoints';
 import type { Database } from './db/database';
-import { openDatabase } from './db/openDatabase';
-import { renewPours } from './db/tellsStore';
-import { lockFolder } from './db/folderLock';
 import { identifyShop } from './db/identityStore';
-import { BlobFiles } from './files/blobFiles';
-import { flushFolder } from './files/flush';
 import { KilnWatch } from './devices/kilnWatch';
 import type { Services } from './routes/services';
 import { ChangesTold } from './services/changesTold';
@@ -18,6 +11,7 @@ import { localAddresses, type LocalAddress } from './network/localAddresses';
 import { NetworkDoor } from './network/networkDoor';
 import { ReadingRuns } from './services/readings';
 import { readShopState } from './services/readShopState';
+import { openShop } from './openShop';
 
 export interface StartOptions {
   dataFolder: string;
@@ -55,28 +49,13 @@ const HOST = '127.0.0.1';
  * FolderRefusedError when it is not a shop's.
  */
 export async function startShop(options: StartOptions): Promise<RunningShop> {
-  await mkdir(options.dataFolder, { recursive: true });
-  await flushFolder(path.dirname(options.dataFolder));
-  const lock = await lockFolder(options.dataFolder, options.onLost);
-  const undo: (() => Promise<void>)[] = [() => lock.release()];
+  const log = options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' });
+  const { db, migration, files, close: leave } = await openShop({ ...options, log });
+  const undo: (() => Promise<void>)[] = [leave];
   const stop = async (): Promise<void> => {
     for (const step of undo.splice(0).reverse()) await step();
   };
   try {
-    await options.prepare?.();
-    const log = options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' });
-    const { databaseUrl } = options;
-    const place = databaseUrl
-      ? { serverUrl: databaseUrl }
-      : { folder: path.join(options.dataFolder, 'database') };
-    const { db, migration } = await openDatabase(place);
-    undo.push(() => db.close());
-    if ('folder' in place) {
-      const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
-      undo.push(async () => stopKeeping());
-    }
-    await renewPours(db);
-    const files = await BlobFiles.open(path.join(options.dataFolder, 'files'));
     const readings = new ReadingRuns(db, files);
     undo.push(() => readings.stop());
     const devices = new KilnWatch(db, log);

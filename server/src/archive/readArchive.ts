@@ -10,6 +10,7 @@ import {
   Refusal,
   type ArchiveHead,
 } from '@zero-pour/contracts';
+import { createHash } from 'node:crypto';
 import type { Database } from '../db/database';
 import type { BlobFiles } from '../files/blobFiles';
 import { readLocated, wrongAt } from './locatedJson';
@@ -68,6 +69,50 @@ async function keepBytes(zip: OpenZip, folder: string, head: ArchiveHead, files:
       if (!(error instanceof Refusal) || error.code !== 'HASH_MISMATCH') throw error;
       throw new Refusal('ZIP_BROKEN', { why: `${archivePath.bytes(hash)} is not what its name says` });
     }
+  }
+}
+
+/** What a whole archive holds. */
+export interface CheckedArchive {
+  pours: number;
+  /** Documents of all kinds, and files of bytes with those that were damaged where they were kept. */
+  entries: number;
+  bytes: number;
+  missing: number;
+}
+
+/** Compares the bytes of an archive with their hashes, without keeping any. */
+async function checkBytes(zip: OpenZip, folder: string, head: ArchiveHead): Promise<void> {
+  for (const { hash, missing } of head.bytes) {
+    if (missing) continue;
+    const stream = await zip.stream(folder + archivePath.bytes(hash));
+    const sum = createHash('sha256');
+    try {
+      for await (const chunk of stream ?? []) sum.update(chunk as Uint8Array);
+    } catch {
+      throw new Refusal('ZIP_BROKEN', { why: `${archivePath.bytes(hash)} is damaged` });
+    }
+    if (sum.digest('hex') !== hash)
+      throw new Refusal('ZIP_BROKEN', { why: `${archivePath.bytes(hash)} is not what its name says` });
+  }
+}
+
+/** Opens an archive and reads all of it, as taking it in would; nothing is kept. Refuses one that could not be taken in. */
+export async function checkArchive(file: string): Promise<CheckedArchive> {
+  const zip = await OpenZip.open(file);
+  try {
+    const folder = folderOf(zip);
+    const head = await readHead(zip, folder);
+    for (const [path, entries] of Object.entries(head.files)) await readPart(zip, folder, path, entries);
+    await checkBytes(zip, folder, head);
+    return {
+      pours: Object.keys(head.files).filter((name) => name.startsWith('pours/')).length,
+      entries: Object.values(head.files).reduce((sum, count) => sum + count, 0),
+      bytes: head.bytes.length,
+      missing: head.bytes.filter(({ missing }) => missing).length,
+    };
+  } finally {
+    zip.close();
   }
 }
 

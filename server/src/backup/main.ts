@@ -1,0 +1,58 @@
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { readArchive } from '../archive/readArchive';
+import { writeArchive } from '../archive/writeArchive';
+import { FolderTakenError } from '../db/folderTaken';
+import { openShop, type OpenShop } from '../openShop';
+import { backUp } from './backUp';
+
+const root = fileURLToPath(new URL('../../../', import.meta.url));
+const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, 'data'));
+const port = Number(process.env['ZP_PORT'] ?? 4680);
+const log = pino({ level: process.env['ZP_LOG'] ?? 'warn' });
+const open = (): Promise<OpenShop> => openShop({ dataFolder, log, databaseUrl: process.env['DATABASE_URL'] });
+
+/** The zip of a shop that is open: from the one who has it open. */
+async function askedOf(address: string): Promise<AsyncIterable<Uint8Array>> {
+  const answer = await fetch(`${address}/api/archive.zip`).catch(() => undefined);
+  if (!answer?.ok || !answer.body)
+    throw new Error(`${dataFolder} is open in another Zero Pour, and none answers at ${address}: set ZP_PORT to its port, or stop it.`); // prettier-ignore
+  return answer.body;
+}
+
+async function backupTo(folder: string): Promise<void> {
+  const shop = await open().catch((error: unknown) => {
+    if (error instanceof FolderTakenError) return undefined;
+    throw error;
+  });
+  try {
+    const archive = shop ? writeArchive(shop.db, shop.files) : await askedOf(`http://127.0.0.1:${port}`);
+    const { file, size, pours, entries, bytes, missing, dropped } = await backUp(archive, folder, new Date());
+    console.log(`${file}: ${(size / 1e6).toFixed(1)} MB, ${pours} pours, ${entries} entries and ${bytes} files of bytes, opened and read again.`); // prettier-ignore
+    if (missing > 0) console.log(`${missing} files of bytes were damaged where they are kept, and are not in it.`); // prettier-ignore
+    if (dropped.length > 0) console.log(`Dropped by the rule: ${dropped.join(', ')}.`);
+  } finally {
+    await shop?.close();
+  }
+}
+
+async function restoreFrom(file: string): Promise<void> {
+  const shop = await open();
+  try {
+    const head = await readArchive(shop.db, shop.files, file);
+    console.log(`${Object.keys(head.files).filter((name) => name.startsWith('pours/')).length} pours and all else of ${file} are in ${dataFolder} now.`); // prettier-ignore
+  } finally {
+    await shop.close();
+  }
+}
+
+const [command, named] = process.argv.slice(2);
+try {
+  if (command === 'backup') await backupTo(path.resolve(named ?? path.join(dataFolder, '..', 'backups')));
+  else if (command === 'restore' && named) await restoreFrom(path.resolve(named));
+  else throw new Error('npm run backup -- [FOLDER], or npm run restore -- FILE into a data folder that is empty.'); // prettier-ignore
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+}

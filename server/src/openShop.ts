@@ -1,0 +1,57 @@
+import { mkdir } from 'node:fs/promises';
+import path from 'node:path';
+import type { Logger } from 'pino';
+import { keepLogShort } from './db/checkpoints';
+import type { Database } from './db/database';
+import { lockFolder } from './db/folderLock';
+import { openDatabase } from './db/openDatabase';
+import { renewPours } from './db/tellsStore';
+import { BlobFiles } from './files/blobFiles';
+import { flushFolder } from './files/flush';
+
+export interface OpenOptions {
+  dataFolder: string;
+  log: Logger;
+  /** A PostgreSQL server's address; the embedded database in the data folder when there is none. */
+  databaseUrl?: string | undefined;
+  /** Work on the folder before it is opened, while nobody else can have it. */
+  prepare?: (() => Promise<void>) | undefined;
+  /** The folder has become another's all the same: nothing may be written any more. */
+  onLost?: (() => void) | undefined;
+}
+export interface OpenShop {
+  db: Database;
+  migration: Awaited<ReturnType<typeof openDatabase>>['migration'];
+  files: BlobFiles;
+  close(): Promise<void>;
+}
+
+/**
+ * Takes a data folder and opens its database and files; nothing is served. Throws FolderTakenError when another process has the
+ * folder, FolderRefusedError when it is not a shop's.
+ */
+export async function openShop({ dataFolder, log, databaseUrl, prepare, onLost }: OpenOptions): Promise<OpenShop> {
+  await mkdir(dataFolder, { recursive: true });
+  await flushFolder(path.dirname(dataFolder));
+  const lock = await lockFolder(dataFolder, onLost);
+  const undo: (() => Promise<void>)[] = [() => lock.release()];
+  const close = async (): Promise<void> => {
+    for (const step of undo.splice(0).reverse()) await step();
+  };
+  try {
+    await prepare?.();
+    const place = databaseUrl ? { serverUrl: databaseUrl } : { folder: path.join(dataFolder, 'database') };
+    const { db, migration } = await openDatabase(place);
+    undo.push(() => db.close());
+    if ('folder' in place) {
+      const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
+      undo.push(async () => stopKeeping());
+    }
+    await renewPours(db);
+    const files = await BlobFiles.open(path.join(dataFolder, 'files'));
+    return { db, migration, files, close };
+  } catch (error) {
+    await close();
+    throw error;
+  }
+} // prettier-ignore
