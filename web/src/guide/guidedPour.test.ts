@@ -2,7 +2,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { emptyPourDoc } from '@zero-pour/contracts';
 import { planPour } from '@zero-pour/plan';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { h } from 'vue';
 import { usePlanningShop } from '../state/planningStore';
 import { usePours } from '../state/pourStore';
@@ -10,7 +10,7 @@ import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, flatText } from '../testing/showInPour';
 import { useNotices } from '../state/notices';
 import GuidedPour from './GuidedPour.vue';
-import { useGuided } from './guidedPour';
+import { useGuided, useStartGuide } from './guidedPour';
 import { fillsOf, GUIDE_STEPS, type GuideSight } from './guideSteps';
 import NewHere from './NewHere.vue';
 
@@ -19,7 +19,7 @@ const shop = useFakeShop();
 const NOTHING_SHOWN = { render: () => h('i') };
 const NOW = Date.parse('2026-11-26T07:00:00Z');
 beforeEach(() => {
-  sessionStorage.clear();
+  useGuided().value = null;
   localStorage.clear();
 });
 
@@ -101,6 +101,15 @@ describe('a guided pour', () => {
     expect(flatText(page)).toContain('What it is like');
     await buttonOf(page, 'Back').trigger('click');
     expect(flatText(page)).toContain('What is wanted');
+  });
+
+  it('begins though what it was asked of is gone by then, as a dialog that closes', async () => {
+    let start: (() => Promise<boolean>) | undefined;
+    const asked = shop.show({ setup: () => ((start = useStartGuide()), () => null) });
+    asked.unmount();
+    expect(await start!()).toBe(true);
+    expect(useGuided().value?.at).toBe(0);
+    await vi.waitFor(() => expect(sessionStorage.getItem('zp-guided')).toContain('"at":0'));
   });
 
   it('is left at any point: the pour stays, and can be thrown away', async () => {

@@ -1,5 +1,5 @@
 import { emptyPourDoc } from '@zero-pour/contracts';
-import { useSessionStorage } from '@vueuse/core';
+import { createGlobalState, useSessionStorage } from '@vueuse/core';
 import type { Ref } from 'vue';
 import { usePours } from '../state/pourStore';
 import { useThenOpen } from '../state/useThenOpen';
@@ -9,13 +9,15 @@ export interface Guided {
   pourId: string;
   at: number;
 }
-export const useGuided = (): Ref<Guided | null> =>
+export const useGuided: () => Ref<Guided | null> = createGlobalState(() =>
+  // Of the window and not of who asks for it: the dialog that begins one is gone before it has begun.
   useSessionStorage<Guided | null>('zp-guided', null, {
     serializer: {
       read: (text) => JSON.parse(text) as Guided | null,
       write: (value) => JSON.stringify(value),
     },
-  });
+  }),
+);
 
 /** Begins a pour that is shown: an ordinary one, empty. */
 export function useStartGuide(): () => Promise<boolean> {
