@@ -217,7 +217,7 @@ test('forty old pours teach, and the whole shop goes into an empty one', async (
     await page.goto(`${other.address}/record/old`);
     await page.getByRole('button', { name: 'Take it back' }).click();
     await page.getByRole('button', { name: 'Take them back' }).click();
-    await expect(page.getByText('40 pours of pours-2025.csv are taken back.')).toBeVisible();
+    await expect(page.getByText('40 pours of pours-2025.csv: taken back.')).toBeVisible();
     await page.goto(`${other.address}/record`);
     await expect(page.getByText('0 pours', { exact: true })).toBeVisible();
   });
