@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CAST_CLASSES, SCRAP_ROLES, SHEET_KINDS, type ScrapRole } from '@zero-pour/core';
-import { useDropZone, useFileDialog } from '@vueuse/core';
+import { useFileDialog } from '@vueuse/core';
 import { computed, shallowRef, useTemplateRef } from 'vue';
 import ChoiceRow from '../components/ChoiceRow.vue';
 import { sentenceOf } from '../api/request';
@@ -8,7 +8,6 @@ import { useNotices } from '../state/notices';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import NamesTable from './NamesTable.vue';
-import { readTableFile } from './readTableFile';
 import RoleSelect from './RoleSelect.vue';
 import ScrapGrid from './ScrapGrid.vue';
 import { readPhotos } from './scrapPhotos';
@@ -16,6 +15,7 @@ import { scrapTotals, scrapWords } from './scrapWords';
 import SheetTake from './SheetTake.vue';
 import TakenBatches from './TakenBatches.vue';
 import { useScraps } from './useScraps';
+import { useTableFile } from './useTableFile';
 
 const shop = useShop();
 const units = useUnits();
@@ -24,20 +24,12 @@ const scraps = useScraps();
 const { grid, columns, headings, pours } = scraps;
 const KINDS = ['pours', ...SHEET_KINDS] as const;
 const kind = shallowRef<(typeof KINDS)[number]>('pours');
-const trouble = shallowRef('');
 const taking = shallowRef(false);
 
-async function read(file: File | undefined): Promise<void> {
-  if (!file) return;
-  trouble.value = '';
-  try {
-    scraps.open(await readTableFile(file), file.name);
-  } catch (error) {
-    trouble.value = sentenceOf(error);
-  }
-}
-const { open, onChange } = useFileDialog({ accept: '.csv,.tsv,.txt,text/csv', reset: true });
-onChange((files) => void read(files?.[0]));
+/** Dropped anywhere on the page; sheets that are no pours have a place of their own. */
+const page = useTemplateRef<HTMLElement>('drop');
+const drop = computed(() => (kind.value === 'pours' ? page.value : null));
+const { trouble, open, isOver } = useTableFile(drop, scraps.open);
 const { open: openPhotos, onChange: onPhotos } = useFileDialog({
   accept: '.zip,image/*',
   multiple: true,
@@ -50,11 +42,6 @@ onPhotos(async (files) => {
     trouble.value = sentenceOf(error);
   }
 });
-const drop = useTemplateRef<HTMLElement>('drop');
-const { isOverDropZone } = useDropZone(drop, {
-  onDrop: (files) => kind.value === 'pours' && void read(files?.[0]),
-});
-
 const ROLES = (Object.keys(SCRAP_ROLES) as ScrapRole[]).map((role) => ({
   title: SCRAP_ROLES[role],
   value: role,
@@ -92,7 +79,7 @@ async function take(): Promise<void> {
 </script>
 
 <template>
-  <div ref="drop" :class="['page', { over: isOverDropZone }]">
+  <div ref="drop" :class="['page', { over: isOver }]">
     <div class="page-head">
       <h1>Old records</h1>
       <span class="mute">Off paper, a notebook or a spreadsheet: what is known of each, holes allowed</span>

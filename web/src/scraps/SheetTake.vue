@@ -1,33 +1,21 @@
 <script setup lang="ts">
 import { SHEET_FIELDS, type SheetKind } from '@zero-pour/core';
-import { useFileDialog } from '@vueuse/core';
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, useTemplateRef } from 'vue';
 import { sentenceOf } from '../api/request';
 import { useNotices } from '../state/notices';
-import { readTableFile } from './readTableFile';
 import RoleSelect from './RoleSelect.vue';
 import ScrapGrid from './ScrapGrid.vue';
 import { useSheet } from './useSheet';
+import { useTableFile } from './useTableFile';
 
 /** Old coupons, sizes, or figures off resin sheets, typed, pasted or out of a file, each row saying what it becomes. */
 const props = defineProps<{ kind: SheetKind }>();
 const notices = useNotices();
 const sheet = useSheet(() => props.kind);
 const { grid, headings, columns, taken } = sheet;
-const trouble = shallowRef('');
 const taking = shallowRef(false);
-
-const { open, onChange } = useFileDialog({ accept: '.csv,.tsv,.txt,text/csv', reset: true });
-onChange(async (files) => {
-  const file = files?.[0];
-  if (!file) return;
-  trouble.value = '';
-  try {
-    sheet.open(await readTableFile(file), file.name);
-  } catch (error) {
-    trouble.value = sentenceOf(error);
-  }
-});
+const place = useTemplateRef<HTMLElement>('place');
+const { trouble, open, isOver } = useTableFile(place, sheet.open);
 const fields = computed(() => [
   ...Object.entries(SHEET_FIELDS[props.kind]).map(([value, { label }]) => ({ value, title: label })),
   { value: 'nothing', title: 'leave it out' },
@@ -73,7 +61,7 @@ async function take(): Promise<void> {
 </script>
 
 <template>
-  <section :aria-label="`Old ${NAMES[kind][1]}`">
+  <section ref="place" :class="{ over: isOver }" :aria-label="`Old ${NAMES[kind][1]}`">
     <p class="acts">
       <v-btn size="small" @click="open()">Open a table (CSV)</v-btn>
       <v-btn v-if="sheet.filled.value.length > 0" size="small" @click="sheet.begin()">Begin anew</v-btn>
@@ -104,6 +92,9 @@ async function take(): Promise<void> {
   display: flex;
   gap: 8px;
   margin-bottom: 10px;
+}
+.over {
+  outline: 3px dashed var(--wax);
 }
 .tone {
   color: var(--tone);

@@ -45,6 +45,23 @@ describe('old sizes', () => {
   });
 });
 
+it('a table that is dropped on a sheet is opened there, and a file that is none says so', async () => {
+  const page = shop.show(SheetTake, { kind: 'sizes' });
+  await flushPromises();
+  async function drop(file: File): Promise<void> {
+    const event = new Event('drop', { bubbles: true, cancelable: true }) as Event & {
+      dataTransfer?: unknown;
+    };
+    event.dataTransfer = { files: [file], items: [{ kind: 'file', type: 'text/csv' }], types: ['Files'] };
+    page.find('section').element.dispatchEvent(event);
+    await flushPromises();
+  }
+  await drop(new File(['Resin,Drawn mm\nSkerry Wax 55,10\n'], 'sizes.csv'));
+  await vi.waitFor(() => expect(flatText(page)).toContain('0 of 1 rows are whole.'));
+  await drop(new File(['x'], 'sizes.xlsx'));
+  await vi.waitFor(() => expect(page.find('[role="alert"]').text()).toContain('“sizes.xlsx” is a workbook'));
+});
+
 it('the page of old records goes from pours to coupons and back, each with its own columns', async () => {
   const page = shop.show(ScrapsPage, {});
   await flushPromises();

@@ -1,5 +1,5 @@
 import { alloysFromBook, scrapBatchSchema, type ScrapBatch, type TakeScraps } from '@zero-pour/contracts';
-import { HOUR_MS, type CastClass } from '@zero-pour/core';
+import type { CastClass } from '@zero-pour/core';
 import { sha256 } from '@zero-pour/jobs';
 import { pourOfScrap } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
@@ -7,14 +7,11 @@ import { z } from 'zod';
 import { request } from '../api/request';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
-import { dayStart } from '../time/shopClock';
+import { noonOf } from '../time/scrapDay';
 import { resolveNames } from './resolveNames';
 import { chosenKey, saidNames, type Meant, type SaidName } from './scrapNames';
 import { keepNamedPhotos, photoOf } from './scrapPhotos';
 import { useScrapTable } from './useScrapTable';
-
-/** The middle of a day by the shop's clock: no other time of it is told. */
-const noonOf = (day: string): string => new Date(dayStart(day)! + 12 * HOUR_MS).toISOString();
 
 /** Old records on their way into the shop: the table, what its names mean, and what it becomes. */
 export function useScraps() {

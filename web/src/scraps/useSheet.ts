@@ -2,7 +2,6 @@ import { scrapBatchSchema, type ScrapBatch, type TakeSheet } from '@zero-pour/co
 import {
   findTable,
   guessSheetColumns,
-  HOUR_MS,
   readSheet,
   SHEET_FIELDS,
   type ScrapTable,
@@ -16,11 +15,9 @@ import { z } from 'zod';
 import { request } from '../api/request';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
-import { dayStart } from '../time/shopClock';
+import { noonOf } from '../time/scrapDay';
 import { gridModel } from './gridModel';
 
-/** The middle of a day by the shop's clock: no other time of it is told. */
-const noonOf = (day: string): string => new Date(dayStart(day)! + 12 * HOUR_MS).toISOString();
 const ownHeadings = (kind: SheetKind): string[] =>
   Object.values(SHEET_FIELDS[kind]).map(({ label }) => label);
 

@@ -1,4 +1,6 @@
 import type { Scrap } from '@zero-pour/contracts';
+import { HOUR_MS } from '@zero-pour/core';
+import { dayStart } from './shopClock';
 
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' });
 const DAY = new Intl.DateTimeFormat('en-GB', {
@@ -16,3 +18,6 @@ export function scrapDay({ days }: Pick<Scrap, 'days'>): string {
   const [first, last] = [MONTH.format(from), MONTH.format(to)];
   return first === last ? `about ${first}` : `${first} to ${last}`;
 }
+
+/** The middle of a day by the shop's clock: no other time of it is told. */
+export const noonOf = (day: string): string => new Date(dayStart(day)! + 12 * HOUR_MS).toISOString();
