@@ -40,8 +40,8 @@ const { told: tables, notRead } = useAsked(z.array(z.string()), () => '/tables')
         </li>
       </ul>
       <p class="mute">
-        Parts and coupons are saved as STL or 3MF, mold halves as STL, where they are shown; the calendar from
-        the board.
+        Parts, coupons and trees are saved as STL or 3MF, mold halves as STL, where they are shown; the
+        calendar from the board.
       </p>
     </section>
   </section>

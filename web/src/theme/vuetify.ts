@@ -71,6 +71,14 @@ export const vuetify = createVuetify({
       color: 'primary',
       menuProps: { maxHeight: 420 },
     },
+    VAutocomplete: {
+      variant: 'filled',
+      density: 'comfortable',
+      hideDetails: 'auto',
+      rounded: 'sm',
+      color: 'primary',
+      menuProps: { maxHeight: 420 },
+    },
     // The framework's ground of a bar is as dark as the bar itself where borders are opaque.
     VProgressLinear: { bgOpacity: 0.18 },
     VDialog: { transition: false },

@@ -20,7 +20,13 @@ const { told: lessons, notRead } = useAsked(castLessonsSchema, () =>
 );
 const faults = computed(() => explainCast(plan.value, lessons.value ?? {}));
 const shop = useShop();
-const others = computed(() => shop.settings.causeTables?.map(({ from }) => from).join(', ') ?? '');
+/** Shops that told something of a flaw that stands here: of another flaw the book alone begins. */
+const others = computed(() =>
+  (shop.settings.causeTables ?? [])
+    .filter(({ told }) => told.some(({ flaw }) => faults.value.some(({ fault }) => fault.key === flaw)))
+    .map(({ from }) => from)
+    .join(', '),
+);
 const keyOf = ({ fault }: ExplainedFault): FlawKind => fault.key as FlawKind;
 
 function goOn(of: ExplainedFault): void {
@@ -58,7 +64,7 @@ const earlier = computed(() =>
     {{ name }}: the likeliest cause lies before the flask.
     <router-link :to="`/pours/${pour.id}/${stage}`">What {{ STAGES[stage] }} has of it</router-link>
   </p>
-  <p v-if="hasFlaws && others" class="mute">
+  <p v-if="hasFlaws && others" class="mute mt-2">
     Odds begin with what {{ others }} found, in place of the book’s alone, and go on with yours.
   </p>
   <p v-if="hasFlaws && notRead" role="alert">What other pours found could not be read: {{ notRead }}</p>

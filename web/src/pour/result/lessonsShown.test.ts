@@ -1,9 +1,12 @@
 // @vitest-environment happy-dom
 import type { Casting } from '@zero-pour/contracts';
+import type { FlawKind } from '@zero-pour/core';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { useFakeShop } from '../../testing/fakeServer';
 import { flatText, showInPour } from '../../testing/showInPour';
+import { useShop } from '../../state/shopStore';
+import CastWhy from './CastWhy.vue';
 import DebrisChain from '../why/DebrisChain.vue';
 import WithinFlask from './WithinFlask.vue';
 
@@ -24,6 +27,25 @@ describe('the chain from a tacky skin', () => {
     handle.set(['invest', 'checks', 'patterns dusted off'], '2026-11-29T10:00:00.000Z');
     await flushPromises();
     expect(page.findAll('li')[2]!.classes()).toContain('good');
+  });
+});
+
+describe('findings of another shop', () => {
+  it('are named where they are of a flaw that stands here, and not of another', async () => {
+    const { page, handle } = showInPour(shop, 30, CastWhy);
+    handle.set(['result', 'castings', 'l1/1'], dirty);
+    const table = (flaw: FlawKind) => ({
+      key: crypto.randomUUID(),
+      from: 'Tern House',
+      at: '2026-11-01T08:00:00.000Z',
+      told: [{ flaw, said: { ruledOut: [] }, times: 2 }],
+    });
+    useShop().takeSettings({ ...useShop().settings, causeTables: [table('misrun')] });
+    await flushPromises();
+    expect(flatText(page)).not.toContain('Tern House');
+    useShop().takeSettings({ ...useShop().settings, causeTables: [table('debris cast in')] });
+    await flushPromises();
+    expect(flatText(page)).toContain('Odds begin with what Tern House found');
   });
 });
 
