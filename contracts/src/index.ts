@@ -288,3 +288,4 @@ export * from './archive';
 export { scrapBatchSchema, type Scrap, type ScrapBatchDoc } from './pour/scrap';
 export * from './takeScraps';
 export * from './share';
+export * from './safekeeping';

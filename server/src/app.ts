@@ -20,6 +20,7 @@ import { pourRoutes } from './routes/pourRoutes';
 import { readingRoutes } from './routes/readingRoutes';
 import { recordRoutes } from './routes/recordRoutes';
 import type { Services } from './routes/services';
+import { noteChanges, safekeepingRoutes } from './routes/safekeepingRoutes';
 import { scrapRoutes } from './routes/scrapRoutes';
 import { shareRoutes } from './routes/shareRoutes';
 import { signInRoutes } from './routes/signInRoutes';
@@ -45,6 +46,8 @@ const SECURITY = helmet({
       workerSrc: ["'self'", 'blob:'],
       frameAncestors: ["'none'"],
       objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
     },
   },
   crossOriginEmbedderPolicy: true,
@@ -71,8 +74,10 @@ export function createApp(services: Services, webFolder: string, door: Door = MA
   app.use(
     '/api',
     tellChanges(services.changes),
+    noteChanges(services),
     changeRoutes(services.changes),
     archiveRoutes(services),
+    safekeepingRoutes(services, VERSION, door === MACHINE_DOOR),
     shareRoutes(services),
     scrapRoutes(services),
     shopRoutes(services),

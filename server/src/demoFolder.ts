@@ -7,7 +7,7 @@ import { FolderRefusedError } from './db/migrations';
 /** The demo is made for the day it is started on: its dates are counted from that day. */
 const DAY_FILE = 'demo-day.txt';
 /** What Zero Pour itself puts into a data folder; only these are ever moved. */
-const OWN = ['database', 'files'];
+const OWN = ['database', 'files', 'safekeeping.json', 'since-backup', 'backups'];
 /** Of the lock that is held while this runs. */
 const isLock = (name: string): boolean => name === 'lock.sock' || name.startsWith('in-use.json');
 

@@ -8,7 +8,10 @@ import { importShop } from './services/importShop';
 import type { Services } from './routes/services';
 import { localAddresses } from './network/localAddresses';
 import { startStandIns } from './standIns/standInApp';
-import { startShop, type RunningShop } from './start';
+import { startShop, type RunningShop, type StartOptions } from './start';
+import { startRescue } from './damage/rescue';
+import { ShopDamagedError } from './damage/shopDamaged';
+import { pino } from 'pino';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const wantsDemo = process.argv.includes('--demo');
@@ -51,6 +54,14 @@ function stopOnSignal(shop: RunningShop): void {
   }
 }
 
+/** The shop's database is damaged: the choice is made in the browser, where the shop would be. */
+async function rescued(options: StartOptions, damage: ShopDamagedError): Promise<RunningShop> {
+  const log = pino({ level: process.env['ZP_LOG'] ?? 'warn' });
+  const { address, done } = await startRescue(options, damage, log);
+  console.error(`${damage.message} Nothing of it is shown before you choose how to go on, at ${address}, or by npm run restore -- --back.`); // prettier-ignore
+  return done;
+}
+
 function leaveAtOnce(): void {
   console.error(`Another Zero Pour has taken ${dataFolder}. This one stops, so that nothing is mixed up.`);
   process.exit(1);
@@ -59,7 +70,7 @@ function leaveAtOnce(): void {
 try {
   // Beside the demo a kiln, a thermometer and a balance that are none; any free port but the one that is asked for.
   const standIns = wantsDemo ? await startStandIns(Number(process.env['ZP_STAND_INS'] ?? 0)) : undefined;
-  const shop = await startShop({
+  const options: StartOptions = {
     dataFolder,
     webFolder: path.join(root, 'web/dist'),
     port,
@@ -70,6 +81,10 @@ try {
     priceFeed: process.env['ZP_PRICE_FEED'],
     standIns: standIns?.address ?? process.env['ZP_STAND_INS_AT'],
     ...(wantsDemo ? { prepare: prepareDemo, fill: fillDemo } : {}),
+  };
+  const shop = await startShop(options).catch((error: unknown) => {
+    if (error instanceof ShopDamagedError && !options.databaseUrl) return rescued(options, error);
+    throw error;
   });
   stopOnSignal(shop);
   console.log(`Zero Pour is at ${shop.address}${wantsDemo ? ' (demo shop)' : ''}. Stop it with Ctrl+C.`);

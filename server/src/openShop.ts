@@ -2,6 +2,10 @@ import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import type { Logger } from 'pino';
 import { keepLogShort } from './db/checkpoints';
+import { wasOpened } from './backup/safekeepingFile';
+import { acceptRows, refuseLostRows, sumTally } from './damage/rowTally';
+import { asDamage, ShopDamagedError } from './damage/shopDamaged';
+import { missingIn } from './db/cluster';
 import type { Database } from './db/database';
 import { lockFolder } from './db/folderLock';
 import { openDatabase } from './db/openDatabase';
@@ -16,6 +20,8 @@ export interface OpenOptions {
   databaseUrl?: string | undefined;
   /** Work on the folder before it is opened, while nobody else can have it. */
   prepare?: (() => Promise<void>) | undefined;
+  /** Somebody decided to go on with what a damaged database still has, be it nothing. */
+  acceptLoss?: boolean | undefined;
   /** The folder has become another's all the same: nothing may be written any more. */
   onLost?: (() => void) | undefined;
 }
@@ -28,9 +34,9 @@ export interface OpenShop {
 
 /**
  * Takes a data folder and opens its database and files; nothing is served. Throws FolderTakenError when another process has the
- * folder, FolderRefusedError when it is not a shop's.
+ * folder, FolderRefusedError when it is not a shop's, ShopDamagedError when its database lost something.
  */
-export async function openShop({ dataFolder, log, databaseUrl, prepare, onLost }: OpenOptions): Promise<OpenShop> {
+export async function openShop({ dataFolder, log, databaseUrl, prepare, acceptLoss, onLost }: OpenOptions): Promise<OpenShop> {
   await mkdir(dataFolder, { recursive: true });
   await flushFolder(path.dirname(dataFolder));
   const lock = await lockFolder(dataFolder, onLost);
@@ -40,6 +46,7 @@ export async function openShop({ dataFolder, log, databaseUrl, prepare, onLost }
   };
   try {
     await prepare?.();
+    if (!databaseUrl && !acceptLoss) refuseLostDatabase(dataFolder);
     const place = databaseUrl ? { serverUrl: databaseUrl } : { folder: path.join(dataFolder, 'database') };
     const { db, migration } = await openDatabase(place);
     undo.push(() => db.close());
@@ -47,11 +54,25 @@ export async function openShop({ dataFolder, log, databaseUrl, prepare, onLost }
       const stopKeeping = keepLogShort(db, (error) => log.error({ err: error }, 'no checkpoint'));
       undo.push(async () => stopKeeping());
     }
+    if (acceptLoss) await acceptRows(db);
+    else await refuseLostRows(db, (what) => log.warn(what));
+    await sumTally(db);
     await renewPours(db);
     const files = await BlobFiles.open(path.join(dataFolder, 'files'));
     return { db, migration, files, close };
   } catch (error) {
-    await close();
-    throw error;
+    await close().catch(() => undefined);
+    throw databaseUrl ? error : asDamage(error, path.join(dataFolder, 'database'));
   }
 } // prettier-ignore
+
+/** A folder that was a shop's, and has no whole database any more, is neither a new shop nor somebody else's. */
+function refuseLostDatabase(dataFolder: string): void {
+  const folder = path.join(dataFolder, 'database');
+  const [missing] = missingIn(folder);
+  if (missing !== undefined && wasOpened(dataFolder))
+    throw new ShopDamagedError(
+      `The shop’s database in ${folder} is gone in part (${missing} is missing).`,
+      false,
+    );
+}

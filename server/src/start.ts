@@ -2,6 +2,9 @@ import type { Server } from 'node:http';
 import path from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app';
+import { isEmptyShop } from './archive/restoreShop';
+import { BackupKeeper } from './backup/backupKeeper';
+import { ShopLook } from './damage/watch';
 import type { Database } from './db/database';
 import { identifyShop } from './db/identityStore';
 import { KilnWatch } from './devices/kilnWatch';
@@ -23,6 +26,10 @@ export interface StartOptions {
   databaseUrl?: string | undefined;
   /** Work on the folder before it is opened, while nobody else can have it. */
   prepare?: () => Promise<void>;
+  /** Somebody decided to go on with what a damaged database still has. */
+  acceptLoss?: boolean | undefined;
+  /** Backups by themselves, and a journal of what is accepted between them; absent: yes. */
+  keepsBackups?: boolean;
   /** Fills an opened shop before anybody is answered. */
   fill?: (services: Services) => Promise<void>;
   /** Address of a feed of metal prices; undefined: the stand-in. */
@@ -46,7 +53,7 @@ const HOST = '127.0.0.1';
 
 /**
  * Takes the data folder, opens the database and serves. Throws FolderTakenError when another process has the folder,
- * FolderRefusedError when it is not a shop's.
+ * FolderRefusedError when it is not a shop's, ShopDamagedError when its database lost something.
  */
 export async function startShop(options: StartOptions): Promise<RunningShop> {
   const log = options.log ?? pino({ level: process.env['ZP_LOG'] ?? 'warn' });
@@ -67,10 +74,22 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
       addresses: options.networkAddresses ?? localAddresses,
       now: () => new Date(),
     });
+    const shopId = await identifyShop(db);
+    const { dataFolder, databaseUrl } = options;
+    const backups = await BackupKeeper.open({ db, files, dataFolder, shopId, log, isShared: databaseUrl !== undefined }, await isEmptyShop(db)); // prettier-ignore
+    undo.push(() => backups.stop());
+    const look = new ShopLook(db, files, log);
+    undo.push(() => look.stop());
     const services: Services = {
       db,
       migration,
-      shopId: await identifyShop(db),
+      shopId,
+      backups,
+      look,
+      dataFolder,
+      isServer: databaseUrl !== undefined,
+      startedAt: new Date(),
+      keepsJournal: (options.keepsBackups ?? true) && databaseUrl === undefined,
       files,
       readings,
       devices,
@@ -91,6 +110,10 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     await devices.look();
     undo.push(() => network.stop());
     await network.begin((door) => createApp(services, options.webFolder, door));
+    if (options.keepsBackups ?? true) {
+      backups.begin();
+      look.begin();
+    }
     const { port } = server.address() as { port: number };
     return { address: `http://${HOST}:${port}`, services, stop };
   } catch (error) {

@@ -32,14 +32,18 @@ const RANK: Record<ReadPart['part']['of'], number> = { settings: 0, things: 1, p
 const rankOf = ({ part }: ReadPart): number =>
   part.of === 'things' && part.kind === 'profile' ? RANK.things + 1 : RANK[part.of];
 
-export async function refuseUnlessEmpty(db: Queryable): Promise<void> {
+/** Whether a shop has nothing of its own yet. */
+export async function isEmptyShop(db: Queryable): Promise<boolean> {
   const counts = [...SHOP_KINDS, 'pattern', 'pour', 'bench_record', 'kiln_run'].map(
     (table) => `SELECT count(*) AS n FROM ${table}`,
   );
   const { rows } = await db.query<{ total: number }>(
     `SELECT sum(n) AS total FROM (${counts.join(' UNION ALL ')}) AS all_counts`,
   );
-  if (Number(rows[0]?.total ?? 0) > 0) throw new Refusal('SHOP_NOT_EMPTY');
+  return Number(rows[0]?.total ?? 0) === 0;
+}
+export async function refuseUnlessEmpty(db: Queryable): Promise<void> {
+  if (!(await isEmptyShop(db))) throw new Refusal('SHOP_NOT_EMPTY');
 }
 
 /** A list in an order in which none comes before the one that it follows. */

@@ -46,7 +46,7 @@ export async function backUp(archive: AsyncIterable<Uint8Array>, folder: string,
   const before = await readdir(folder);
   await refuseWithoutRoom(folder, before);
   const name = backupName(now);
-  const [file, partial] = [path.join(folder, name), path.join(folder, `.${name}.part`)];
+  const [file, partial] = [path.join(folder, name), path.join(folder, `.${name}.${process.pid}.part`)];
   try {
     await pipeline(Readable.from(archive), createWriteStream(partial));
     await flushFile(partial);

@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readArchive } from '../archive/readArchive';
 import { writeArchive } from '../archive/writeArchive';
+import { findWayBack } from '../damage/putBack';
+import { putShopBack } from '../damage/rescue';
 import { FolderTakenError } from '../db/folderTaken';
 import { openShop, type OpenShop } from '../openShop';
 import { backUp } from './backUp';
@@ -47,11 +49,23 @@ async function restoreFrom(file: string): Promise<void> {
   }
 }
 
+/** A shop whose database is damaged: its newest whole backup in its place, and what was accepted since over it. */
+async function putTheShopBack(): Promise<void> {
+  const way = await findWayBack(dataFolder);
+  if (way === null) throw new Error(`There is no whole backup of ${dataFolder} where its backups are kept.`);
+  for (const said of way.broken) console.log(`Not whole: ${said}`);
+  const demoShop = (): never => {
+    throw new Error('a shop that is put back is not filled');
+  };
+  for (const said of await putShopBack({ dataFolder, webFolder: '', port: 0, demoShop, log }, way, log)) console.log(said); // prettier-ignore
+}
+
 const [command, named] = process.argv.slice(2);
 try {
   if (command === 'backup') await backupTo(path.resolve(named ?? path.join(dataFolder, '..', 'backups')));
+  else if (command === 'restore' && named === '--back') await putTheShopBack();
   else if (command === 'restore' && named) await restoreFrom(path.resolve(named));
-  else throw new Error('npm run backup -- [FOLDER], or npm run restore -- FILE into a data folder that is empty.'); // prettier-ignore
+  else throw new Error('npm run backup -- [FOLDER], npm run restore -- FILE into a data folder that is empty, or npm run restore -- --back where it is damaged.'); // prettier-ignore
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   process.exitCode = 1;

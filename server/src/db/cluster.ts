@@ -5,6 +5,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { flushFile, flushFolder, flushTree } from '../files/flush';
+import { mendEmptyFolders } from './emptyFolders';
 import { FolderRefusedError, migrate, type Migration } from './migrations';
 import { PARSERS } from './parsers';
 import { pgliteDatabase } from './pgliteDatabase';
@@ -55,6 +56,7 @@ export async function openCluster(folder: string, migrations: readonly Migration
   await removePartials(folder);
   if (await isNothing(folder)) await createCluster(folder, migrations);
   await refuseOthers(folder);
+  await mendEmptyFolders(folder);
   await rm(path.join(folder, PID_FILE), { force: true });
   // A folder copied from a backup, or written before anything was flushed, may still be on its way to the disk.
   await flushTree(folder);
@@ -83,8 +85,12 @@ async function createCluster(folder: string, migrations: readonly Migration[]): 
   await flushFolder(parent);
 }
 
+/** What no database is without, and this folder does not have. */
+export const missingIn = (folder: string): string[] =>
+  MUST_HAVE.filter((name) => !existsSync(path.join(folder, name)));
+
 async function refuseOthers(folder: string): Promise<void> {
-  const missing = MUST_HAVE.filter((name) => !existsSync(path.join(folder, name)));
+  const missing = missingIn(folder);
   if (missing.length > 0)
     throw new FolderRefusedError(
       `${folder} holds things, but no whole Zero Pour database (${missing[0]} is missing): a half-copied backup, or files of something else. Nothing was changed. Copy it whole, move it elsewhere, or name another folder in ZP_DATA.`,

@@ -65,6 +65,21 @@ async function readDone(tx: Queryable): Promise<Done[]> {
   return rows;
 }
 
+/** How many steps a database has had, and how many are left. Throws FolderRefusedError as `migrate` does. */
+export async function pendingMigrations(
+  db: Queryable,
+  migrations: readonly Migration[],
+): Promise<{ done: number; left: number }> {
+  const { rows } = await db.query<{ is: boolean }>("SELECT to_regclass('migration') IS NOT NULL AS is");
+  const done = rows[0]?.is ? await readDone(db) : [];
+  checkDone(done, migrations);
+  const had = new Set(done.map(({ number }) => number));
+  return {
+    done: done.at(-1)?.number ?? 0,
+    left: migrations.filter(({ number }) => !had.has(number)).length,
+  };
+}
+
 const MIGRATION_TABLE =
   'CREATE TABLE IF NOT EXISTS migration (number integer PRIMARY KEY, name text NOT NULL, at timestamptz NOT NULL DEFAULT now(), checksum text)';
 

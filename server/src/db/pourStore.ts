@@ -60,6 +60,17 @@ export async function listPourPage(
   return { ...readEach(rows, STORED_POUR), last: rows.length < PAGE ? null : rows.at(-1)!.number };
 }
 
+/** Numbers of all pours, in order. */
+export async function listPourNumbers(db: Queryable): Promise<number[]> {
+  const { rows } = await db.query<{ number: number }>('SELECT number FROM pour ORDER BY number');
+  return rows.map(({ number }) => number);
+}
+/** The pour of a number as it reads, or why it does not; neither for none. */
+export async function readPourNumbered(db: Queryable, number: number): Promise<Listed<Pour>> {
+  const { rows } = await db.query<PourRow>(`SELECT ${POUR_COLUMNS} FROM pour p WHERE number = $1`, [number]);
+  return readEach(rows, STORED_POUR);
+}
+
 /** One pour; locked for a change that follows, where `forChange`. Refuses one that does not read. */
 export async function findPour(db: Queryable, id: string, forChange = false): Promise<Pour> {
   const { rows } = await db.query<PourRow>(

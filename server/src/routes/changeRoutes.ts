@@ -4,7 +4,7 @@ import type { ChangesTold } from '../services/changesTold';
 import { streamEvents } from './eventStream';
 
 /** Asked with a body, but nothing that other pages show is kept by it. */
-const KEEPS_NOTHING = /^\/(readings|blobs|sign-in|network|devices)(\/|$)/;
+const KEEPS_NOTHING = /^\/((readings|blobs|sign-in|network|devices)(\/|$)|safekeeping(\/(backup|look))?$)/;
 
 /** Whatever was kept by an answered request is told to all open pages. */
 export const tellChanges =

@@ -1,4 +1,6 @@
 import type { Logger } from 'pino';
+import type { BackupKeeper } from '../backup/backupKeeper';
+import type { ShopLook } from '../damage/watch';
 import type { Database } from '../db/database';
 import type { KilnWatch } from '../devices/kilnWatch';
 import type { BlobFiles } from '../files/blobFiles';
@@ -20,6 +22,16 @@ export interface Services {
   network: NetworkDoor;
   /** Tells pages what others kept. */
   changes: ChangesTold;
+  /** Backups by themselves. */
+  backups: BackupKeeper;
+  /** Reads all that is kept, once a day. */
+  look: ShopLook;
+  dataFolder: string;
+  /** On a PostgreSQL server, not in the data folder. */
+  isServer: boolean;
+  startedAt: Date;
+  /** Whether what is accepted is written down beside the database. */
+  keepsJournal: boolean;
   migration: number;
   /** On every answer, so that a page knows whose it is. */
   shopId: string;

@@ -1,4 +1,11 @@
-import { errorSentence, hashSchema, parseOrRefuse, Refusal, type ReadingAnswer } from '@zero-pour/contracts';
+import {
+  errorSentence,
+  hashSchema,
+  parseOrRefuse,
+  Refusal,
+  type AboutShop,
+  type ReadingAnswer,
+} from '@zero-pour/contracts';
 import { MeshFileError } from '@zero-pour/core';
 import { blobsOf, fileOf, jobKey, KEEP_NEWEST, keptJob, type KeptJobName } from '@zero-pour/jobs';
 import { runInThread } from '@zero-pour/jobs/node';
@@ -30,6 +37,9 @@ export async function keepMade(db: Database, { job: name, ...made }: MadeReading
   return key;
 }
 
+/** Times that are remembered of each job, since the start. */
+const TIMES = 100;
+
 interface Run {
   share: number;
   failed?: string;
@@ -39,6 +49,7 @@ interface Run {
 export class ReadingRuns {
   private readonly runs = new Map<string, Run>();
   private last: Promise<void> = Promise.resolve();
+  private readonly took = new Map<KeptJobName, number[]>();
   private readonly stopped = new AbortController();
 
   constructor(
@@ -71,7 +82,21 @@ export class ReadingRuns {
     return run;
   }
 
+  /** Seconds that jobs took here since the start. */
+  times(): AboutShop['jobs'] {
+    return [...this.took].map(([name, all]) => {
+      const sorted = [...all].sort((a, b) => a - b);
+      return {
+        name,
+        runs: all.length,
+        medianS: sorted[Math.floor(sorted.length / 2)]!,
+        longestS: sorted.at(-1)!,
+      };
+    });
+  }
+
   private async work(job: KeptJobName, input: unknown, run: Run): Promise<void> {
+    const began = performance.now();
     const { output, blobs } = await runInThread(keptJob(job), input, {
       blob: (hash) => this.bytesOf(hash),
       report: (_, share) => void (run.share = share),
@@ -80,6 +105,7 @@ export class ReadingRuns {
     for (const [hash, bytes] of blobs ?? [])
       await keepBlob(this.db, this.files, hash, 'application/octet-stream', once(bytes));
     await keepMade(this.db, { job, input, output });
+    this.took.set(job, [...(this.took.get(job) ?? []), (performance.now() - began) / 1000].slice(-TIMES));
   }
 
   private async bytesOf(hash: string): Promise<Uint8Array> {

@@ -1,0 +1,197 @@
+import type { Backups, MadeBackup, setBackupsSchema } from '@zero-pour/contracts';
+import { Refusal } from '@zero-pour/contracts';
+import { mkdir, readdir, rm, stat, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import type { Logger } from 'pino';
+import type { z } from 'zod';
+import { writeArchive } from '../archive/writeArchive';
+import type { Database } from '../db/database';
+import type { BlobFiles } from '../files/blobFiles';
+import { asRefusal } from '../services/asRefusal';
+import { backUp } from './backUp';
+import { Journal, type JournalEntry } from './journal';
+import { backupMoment } from './keepRule';
+import { backupFolderOf, keepSafekeeping, readSafekeeping, type Safekeeping } from './safekeepingFile';
+import { backupStanding, isBackupDue } from './whenDue';
+
+const LOOK_EVERY_MS = 60_000;
+/** What is taken in whole, and cannot be asked for again out of a journal. */
+const ONLY_IN_BACKUPS = /^\/(archive|demo|safekeeping\/restore)(\?|$)/;
+
+export interface KeeperOptions {
+  db: Database;
+  files: BlobFiles;
+  dataFolder: string;
+  shopId: string;
+  log: Logger;
+  /** Other processes work on the same database, and may keep it just as well. */
+  isShared?: boolean;
+  now?: () => Date;
+}
+
+const dateOf = (at: string | undefined | null): Date | null => (at ? new Date(at) : null);
+
+/** Backups by themselves: after each day's work, into a folder of the user's choice; and what was accepted since the last one. */
+export class BackupKeeper {
+  private changedAt: Date | null = null;
+  private running: Promise<MadeBackup> | null = null;
+  private writing: Promise<void> = Promise.resolve();
+  private timer: NodeJS.Timeout | undefined;
+  private readonly now: () => Date;
+
+  private constructor(
+    private readonly options: KeeperOptions,
+    private readonly journal: Journal,
+    private state: Safekeeping,
+  ) {
+    this.now = options.now ?? (() => new Date());
+  }
+
+  /** Takes over what the folder says; a shop that has things, and no backup, is without one since now. */
+  static async open(options: KeeperOptions, isEmpty: boolean): Promise<BackupKeeper> {
+    const { dataFolder, shopId, log } = options;
+    const journal = await Journal.open(dataFolder, (error) =>
+      log.error({ err: error }, 'a change was not written into the journal'),
+    );
+    const keeper = new BackupKeeper(options, journal, { ...(await readSafekeeping(dataFolder)), shopId });
+    if (!isEmpty && keeper.state.last === null) keeper.state.since ??= keeper.now().toISOString();
+    await keepSafekeeping(dataFolder, keeper.state);
+    return keeper;
+  }
+
+  private change(part: Partial<Safekeeping>): Promise<void> {
+    this.state = { ...this.state, ...part };
+    const kept = this.state;
+    return (this.writing = this.writing
+      .catch(() => undefined)
+      .then(() => keepSafekeeping(this.options.dataFolder, kept)));
+  }
+
+  /** Something was kept: written down, so that it comes back should the database be lost before the next backup. */
+  note(entry: JournalEntry, inJournal = true): void {
+    this.changedAt = this.now();
+    if (inJournal) this.journal.note(entry);
+    const atOnce = this.state.atOnce || ONLY_IN_BACKUPS.test(entry.url);
+    if (this.state.since !== null && atOnce === this.state.atOnce) return;
+    this.change({ since: this.state.since ?? this.changedAt.toISOString(), atOnce }).catch((error: unknown) =>
+      this.options.log.error({ err: error }, 'what is known of backups was not kept'),
+    );
+  }
+
+  begin(): void {
+    this.timer = setInterval(() => void this.look(), LOOK_EVERY_MS);
+    this.timer.unref();
+  }
+  /** Makes a backup when one is due. */
+  async look(): Promise<void> {
+    if (this.options.isShared)
+      this.state = { ...(await readSafekeeping(this.options.dataFolder)), shopId: this.options.shopId };
+    if (!this.running && isBackupDue(this.facts(), this.now())) await this.makeNow().catch(() => undefined);
+  }
+  private facts() {
+    const { isOn, since, last, failed, atOnce } = this.state;
+    return {
+      isOn,
+      since: dateOf(since),
+      changedAt: this.changedAt,
+      last: dateOf(last?.at),
+      failed: dateOf(failed?.at),
+      atOnce,
+    };
+  }
+
+  get folder(): string {
+    return backupFolderOf(this.options.dataFolder, this.state);
+  }
+
+  /** One at a time: who asks while one is made gets that one. What fails is remembered, and told on the board. */
+  makeNow(): Promise<MadeBackup> {
+    this.running ??= this.make().finally(() => (this.running = null));
+    return this.running;
+  }
+  private async make(): Promise<MadeBackup> {
+    const { db, files, log } = this.options;
+    const began = this.now();
+    const before = this.state;
+    // What is kept from here on is not in it for sure.
+    this.state = { ...this.state, since: null, atOnce: false };
+    try {
+      const dropBefore = await this.journal.begin();
+      const { file, size, pours, entries, bytes, missing } = await backUp(
+        writeArchive(db, files),
+        this.folder,
+        began,
+      );
+      const tookS = (this.now().getTime() - began.getTime()) / 1000;
+      const made: MadeBackup = { at: began.toISOString(), file, size, pours, entries, bytes, missing, tookS };
+      await this.change({ last: made, failed: null });
+      await dropBefore();
+      log.info({ file, size, pours, tookS }, 'a backup was made and read again');
+      return made;
+    } catch (error) {
+      const why = asRefusal(error)?.message ?? (error instanceof Error ? error.message : String(error));
+      log.error({ err: error }, 'a backup failed');
+      const { since, atOnce } = before;
+      await this.change({ since: since ?? this.state.since, atOnce: atOnce || this.state.atOnce, failed: { at: began.toISOString(), why } }).catch(() => undefined); // prettier-ignore
+      throw error;
+    }
+  }
+
+  /** Another folder, or none. A folder that cannot be written is refused, and the one before stays. */
+  async set({ isOn, folder }: z.infer<typeof setBackupsSchema>): Promise<void> {
+    if (folder !== null) {
+      if (!path.isAbsolute(folder)) throw new Refusal('BACKUP_FOLDER', { folder, why: 'a whole path is needed, from the root or the drive on' }); // prettier-ignore
+      const data = path.join(this.options.dataFolder, path.sep);
+      if (path.join(folder, path.sep).startsWith(data)) throw new Refusal('BACKUP_FOLDER', { folder, why: 'it is inside the data folder, and would go with it' }); // prettier-ignore
+      await tryToWrite(folder);
+    }
+    await this.change({ isOn, folder, failed: null });
+  }
+
+  async tell(): Promise<Backups> {
+    const { isOn, last, failed, since, folder } = this.state;
+    return {
+      isOn,
+      folder: this.folder,
+      isOwnFolder: folder === null,
+      standing: backupStanding(this.facts(), this.now()),
+      last,
+      failed,
+      since,
+      isRunning: this.running !== null,
+      kept: await listBackups(this.folder),
+    };
+  }
+
+  async stop(): Promise<void> {
+    clearInterval(this.timer);
+    await this.running?.catch(() => undefined);
+    await this.journal.settled();
+    await this.writing.catch(() => undefined);
+  }
+}
+
+async function tryToWrite(folder: string): Promise<void> {
+  try {
+    await mkdir(folder, { recursive: true });
+    const file = path.join(folder, `.zero-pour-${process.pid}`);
+    await writeFile(file, '');
+    await rm(file);
+  } catch (error) {
+    throw new Refusal('BACKUP_FOLDER', { folder, why: `it cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})` }); // prettier-ignore
+  }
+}
+
+/** Backups in a folder, the newest first; a folder that is not there has none. */
+export async function listBackups(folder: string): Promise<Backups['kept']> {
+  const names = await readdir(folder).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === 'ENOENT') return [];
+    throw error;
+  });
+  const kept: Backups['kept'] = [];
+  for (const name of names.sort().reverse()) {
+    const at = backupMoment(name);
+    if (at) kept.push({ name, at: at.toISOString(), size: (await stat(path.join(folder, name))).size });
+  }
+  return kept;
+}
