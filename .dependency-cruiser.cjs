@@ -1,5 +1,5 @@
 const FEATURES =
-  'bench|board|burnout|capture|chart|files|guide|jobs|kilns|metal|molds|network|paper|pattern|pour|quick|record|resins|scraps|shell|shop|sizes|week';
+  'about|bench|board|burnout|capture|chart|files|guide|jobs|kilns|metal|molds|network|paper|pattern|pour|quick|record|resins|scraps|shell|shop|sizes|week';
 /** What every feature of the page stands on. Jobs are its ground too, by their index. */
 const GROUND = 'api|components|state|testing|theme|time';
 

@@ -29,13 +29,15 @@ export type ToldChange = z.infer<typeof toldChangeSchema>;
 
 const revisionsSchema = z.record(z.string(), z.number().int().positive());
 
-/** Everything the page needs to begin: what the shop owns, its patterns, and the pours not yet in the record. */
+/** Everything the page needs to begin: what the shop owns, patterns, and the pours not yet in the record. */
 export const shopStateSchema = z.strictObject({
   /** What this browser keeps of the shop goes by it. */
   shopId: idSchema,
   settings: settingsSchema,
   lists: shopListsSchema,
+  /** All patterns of a small shop; of a large one those that its pours in work name. */
   patterns: z.array(patternSchema),
+  morePatterns: z.boolean(),
   openPours: z.array(pourSchema),
   /** By the address that a whole thing is kept at: which state of it this is. */
   revisions: revisionsSchema,
@@ -43,6 +45,15 @@ export const shopStateSchema = z.strictObject({
   unread: z.array(unreadSchema),
 });
 export type ShopState = z.infer<typeof shopStateSchema>;
+
+/** A page of patterns, the newest first. */
+export const patternPageSchema = z.strictObject({
+  read: z.array(patternSchema),
+  unread: z.array(unreadSchema),
+  revisions: revisionsSchema,
+  /** Where to go on; null: these were the last. */
+  next: idSchema.nullable(),
+});
 
 export const pourListSchema = z.strictObject({
   pours: z.array(pourSchema),

@@ -213,6 +213,7 @@ export {
   findHitsSchema,
   healthSchema,
   keptReadingSchema,
+  patternPageSchema,
   pourListSchema,
   readingAnswerSchema,
   recordsSchema,

@@ -76,7 +76,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     });
     const shopId = await identifyShop(db);
     const { dataFolder, databaseUrl } = options;
-    const backups = await BackupKeeper.open({ db, files, dataFolder, shopId, log, isShared: databaseUrl !== undefined }, await isEmptyShop(db)); // prettier-ignore
+    const backups = await BackupKeeper.open({ db, files, dataFolder, shopId, log, isShared: databaseUrl !== undefined }); // prettier-ignore
     undo.push(() => backups.stop());
     const look = new ShopLook(db, files, log);
     undo.push(() => look.stop());
@@ -111,7 +111,8 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     undo.push(() => network.stop());
     await network.begin((door) => createApp(services, options.webFolder, door));
     if (options.keepsBackups ?? true) {
-      backups.begin();
+      backups.begin(await isEmptyShop(db));
+      devices.listen(() => backups.touch());
       look.begin();
     }
     const { port } = server.address() as { port: number };

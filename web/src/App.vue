@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { resendPhotos } from './api/keepPhoto';
 import { signedOut } from './api/signedOut';
@@ -37,10 +37,19 @@ followChanges();
 // What was read of the shop does not stay with a device that may not read it any more; what was typed there does.
 watch(signedOut, (out) => void (out ? forgetCopies().catch(() => {}) : load()));
 const learnt = [useSizes(), usePrints()];
+/** The board shows patterns of pours in work alone, which come first; every other page may name any. */
+const isShown = computed(() => shop.loading === 'ready' && (route.name === 'board' || !shop.wantsMore));
 async function load(): Promise<void> {
-  // Plans begin with the book and take in what was measured as soon as it is there.
+  try {
+    await shop.load();
+  } catch (error) {
+    if (!signedOut.value) notices.wrong(error);
+    return;
+  }
+  // Plans begin with the book and take in what was measured as soon as it is there; nothing of it goes before the board.
+  await nextTick();
   for (const store of learnt) void store.load().catch(() => {});
-  await shop.load().catch((error: unknown) => signedOut.value || notices.wrong(error));
+  await shop.loadPatterns().catch(notices.wrong);
 }
 void load();
 void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
@@ -57,7 +66,7 @@ void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
     />
     <main id="content">
       <SignIn v-if="signedOut" />
-      <router-view v-else-if="shop.loading === 'ready'" />
+      <router-view v-else-if="isShown" />
       <div v-else-if="shop.loading === 'failed'" class="page">
         <h1>Zero Pour does not answer</h1>
         <p class="mute">Start it again where it ran (npm start), then ask once more.</p>

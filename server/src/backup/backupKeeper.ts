@@ -47,14 +47,13 @@ export class BackupKeeper {
     this.now = options.now ?? (() => new Date());
   }
 
-  /** Takes over what the folder says; a shop that has things, and no backup, is without one since now. */
-  static async open(options: KeeperOptions, isEmpty: boolean): Promise<BackupKeeper> {
+  /** Takes over what the folder says. */
+  static async open(options: KeeperOptions): Promise<BackupKeeper> {
     const { dataFolder, shopId, log } = options;
     const journal = await Journal.open(dataFolder, (error) =>
       log.error({ err: error }, 'a change was not written into the journal'),
     );
     const keeper = new BackupKeeper(options, journal, { ...(await readSafekeeping(dataFolder)), shopId });
-    if (!isEmpty && keeper.state.last === null) keeper.state.since ??= keeper.now().toISOString();
     await keepSafekeeping(dataFolder, keeper.state);
     return keeper;
   }
@@ -67,18 +66,29 @@ export class BackupKeeper {
       .then(() => keepSafekeeping(this.options.dataFolder, kept)));
   }
 
+  /** Something was kept by itself, by a device: no journal tells it, the next backup has it. */
+  touch(): void {
+    this.changedAt = this.now();
+    if (this.state.since === null) this.mark(this.state.atOnce);
+  }
+
   /** Something was kept: written down, so that it comes back should the database be lost before the next backup. */
   note(entry: JournalEntry, inJournal = true): void {
     this.changedAt = this.now();
     if (inJournal) this.journal.note(entry);
     const atOnce = this.state.atOnce || ONLY_IN_BACKUPS.test(entry.url);
-    if (this.state.since !== null && atOnce === this.state.atOnce) return;
-    this.change({ since: this.state.since ?? this.changedAt.toISOString(), atOnce }).catch((error: unknown) =>
+    if (this.state.since === null || atOnce !== this.state.atOnce) this.mark(atOnce);
+  }
+  private mark(atOnce: boolean): void {
+    const since = this.state.since ?? this.now().toISOString();
+    this.change({ since, atOnce }).catch((error: unknown) =>
       this.options.log.error({ err: error }, 'what is known of backups was not kept'),
     );
   }
 
-  begin(): void {
+  /** From here on backups are made by themselves; a shop that has things, and no backup, is without one since now. */
+  begin(isEmpty: boolean): void {
+    if (!isEmpty && this.state.last === null && this.state.since === null) this.mark(this.state.atOnce);
     this.timer = setInterval(() => void this.look(), LOOK_EVERY_MS);
     this.timer.unref();
   }
@@ -185,7 +195,7 @@ async function tryToWrite(folder: string): Promise<void> {
 /** Backups in a folder, the newest first; a folder that is not there has none. */
 export async function listBackups(folder: string): Promise<Backups['kept']> {
   const names = await readdir(folder).catch((error: NodeJS.ErrnoException) => {
-    if (error.code === 'ENOENT') return [];
+    if (error.code === 'ENOENT' || error.code === 'ENOTDIR') return [];
     throw error;
   });
   const kept: Backups['kept'] = [];

@@ -22,13 +22,20 @@ const plain = (value: unknown): unknown =>
 
 const ADDRESSES = [
   ...SHOP_KINDS.map((kind) => `SELECT '/shop/${kind}/' || id AS at, revision FROM ${kind}`),
-  `SELECT '/patterns/' || id, revision FROM pattern`,
   `SELECT '/settings', revision FROM settings`,
 ].join(' UNION ALL ');
 
-/** Revisions of everything that a page begins with, by address. */
-export const listRevisions = async (db: Queryable): Promise<Record<string, number>> =>
-  byAddress(await db.query<{ at: string; revision: number }>(ADDRESSES));
+/** Revisions of everything that a page begins with, by address; of patterns those that are named. */
+export const listRevisions = async (
+  db: Queryable,
+  patternIds: readonly string[],
+): Promise<Record<string, number>> =>
+  byAddress(
+    await db.query<{ at: string; revision: number }>(
+      `${ADDRESSES} UNION ALL SELECT '/patterns/' || id, revision FROM pattern WHERE id = ANY($1::uuid[])`,
+      [patternIds],
+    ),
+  );
 
 export const listRecordRevisions = async (db: Queryable): Promise<Record<string, number>> =>
   byAddress(await db.query(`SELECT '/records/' || kind || '/' || id AS at, revision FROM bench_record`));

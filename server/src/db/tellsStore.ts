@@ -16,19 +16,40 @@ import { keepNamed, tellsColumns } from './pourStore';
 /** Pours renewed in one step at the start. */
 const AT_ONCE = 100;
 
-/** What pours tell of their prints, oldest first: those that were started. */
+/** The newest teach the most, and so many are enough: of all together, and of each printer with each resin, or of each resin. */
+const NEWEST = 100;
+const NEWEST_OF_EACH = 30;
+
+/** Ids of the newest pours of which a column is told: of all, and of each group. */
+const newestTold = (told: 'told_print' | 'told_sizes', groups: string): string =>
+  `SELECT id FROM (SELECT id, row_number() OVER (ORDER BY number DESC) AS place,
+     row_number() OVER (PARTITION BY ${groups} ORDER BY number DESC) AS place_in_group
+   FROM pour WHERE NOT discarded AND ${told} IS NOT NULL) AS placed
+   WHERE place <= ${NEWEST} OR place_in_group <= ${NEWEST_OF_EACH}`;
+
+/** What the newest pours tell of their prints, oldest first: those that were started. */
 export async function listPouredPrints(db: Queryable): Promise<PouredPrint[]> {
   const { rows } = await db.query<{ told: PouredPrint }>(
-    `SELECT told_print AS told FROM pour WHERE NOT discarded AND told_print IS NOT NULL
+    `SELECT told_print AS told FROM pour WHERE id IN (${newestTold('told_print', 'resin_id, print_printer')})
      ORDER BY told_print ->> 'startedAt', number`,
   );
   return rows.map(({ told }) => told);
 }
 
-/** What pours tell of sizes, oldest first: those whose printed scale is known and of which something was measured. */
+/** What pours of a pattern tell of their prints, the newest so many. */
+export async function listPrintsOfPattern(db: Queryable, patternId: string): Promise<PouredPrint[]> {
+  const { rows } = await db.query<{ told: PouredPrint }>(
+    `SELECT told_print AS told FROM pour p JOIN pour_pattern pp ON pp.pour_id = p.id
+     WHERE pp.pattern_id = $1 AND NOT discarded AND told_print IS NOT NULL ORDER BY number DESC LIMIT ${NEWEST_OF_EACH}`,
+    [patternId],
+  );
+  return rows.map(({ told }) => told);
+}
+
+/** What the newest pours tell of sizes, oldest first: those whose printed scale is known and of which something was measured. */
 export async function listPouredSizes(db: Queryable): Promise<PouredSizes[]> {
   const { rows } = await db.query<{ told: PouredSizes }>(
-    `SELECT told_sizes AS told FROM pour WHERE NOT discarded AND told_sizes IS NOT NULL
+    `SELECT told_sizes AS told FROM pour WHERE id IN (${newestTold('told_sizes', 'resin_id, alloy_id')})
      ORDER BY told_sizes ->> 'at', number`,
   );
   return rows.map(({ told }) => told);

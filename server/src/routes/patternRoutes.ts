@@ -1,9 +1,12 @@
 import { idSchema, newPatternSchema, parseOrRefuse, patternChangeSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
-import { addPattern, changePattern, findPattern } from '../db/patternStore';
+import { z } from 'zod';
+import { addPattern, changePattern, findPattern, listPatternPage } from '../db/patternStore';
 import { listKnownParts } from '../db/readingStore';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
+
+const pageSchema = z.strictObject({ after: idSchema.optional() });
 
 export function patternRoutes({ db }: Services): Router {
   const router = Router();
@@ -19,6 +22,11 @@ export function patternRoutes({ db }: Services): Router {
     const base = baseOf(request);
     const kept = await db.transaction((tx) => changePattern(tx, id, change, base));
     response.set('ETag', etagOf(kept.revision)).json(kept.pattern);
+  });
+
+  router.get('/patterns', async (request, response) => {
+    const { after } = parseOrRefuse(pageSchema, request.query);
+    response.json(await listPatternPage(db, after ?? null));
   });
 
   router.get('/patterns/known', async (_request, response) => {

@@ -1,7 +1,7 @@
 import { idSchema, parseOrRefuse, recordKindSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { keepRecord, listRecords, listYields, removeRecord } from '../db/recordStore';
-import { listPouredPrints, listPouredSizes } from '../db/tellsStore';
+import { listPouredPrints, listPouredSizes, listPrintsOfPattern } from '../db/tellsStore';
 import { takeBackScraps } from '../services/takeScraps';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
@@ -43,6 +43,10 @@ export function recordRoutes({ db }: Services): Router {
 
   router.get('/prints', async (_request, response) => {
     response.json(await listPouredPrints(db));
+  });
+
+  router.get('/prints/of/:patternId', async (request, response) => {
+    response.json(await listPrintsOfPattern(db, parseOrRefuse(idSchema, request.params.patternId)));
   });
 
   return router;

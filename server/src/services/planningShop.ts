@@ -14,6 +14,7 @@ export async function readPlanningShop(db: Queryable): Promise<{ shop: Shop; ope
     shop: {
       settings,
       lists,
+      // What is planned here names only these.
       patterns,
       sizes: knowSizes(lists, records.sizeSeries, await listPouredSizes(db)),
       prints: knowPrints(lists, await listPouredPrints(db)),

@@ -1,7 +1,7 @@
 import type { ShopState } from '@zero-pour/contracts';
 import type { Queryable } from '../db/database';
 import { identifyShop } from '../db/identityStore';
-import { listPatterns } from '../db/patternStore';
+import { listFirstPatterns } from '../db/patternStore';
 import { listOpenPours } from '../db/pourStore';
 import { listRevisions } from '../db/revisions';
 import { readSettings } from '../db/settingsStore';
@@ -11,15 +11,16 @@ import { listShop } from '../db/shopStore';
 export async function readShopState(db: Queryable): Promise<ShopState> {
   const settings = await readSettings(db);
   const shop = await listShop(db);
-  const patterns = await listPatterns(db);
+  const patterns = await listFirstPatterns(db);
   const pours = await listOpenPours(db);
   return {
     shopId: await identifyShop(db),
     settings: settings.settings,
     lists: shop.lists,
     patterns: patterns.read,
+    morePatterns: patterns.more,
     openPours: pours.read,
-    revisions: await listRevisions(db),
+    revisions: await listRevisions(db, patterns.read.map(({ id }) => id)),
     unread: [...settings.unread, ...shop.unread, ...patterns.unread, ...pours.unread],
   };
 }

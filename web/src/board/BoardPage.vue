@@ -27,6 +27,7 @@ import BoardChart from './BoardChart.vue';
 import BeginWith from './BeginWith.vue';
 import CalendarLinks from './CalendarLinks.vue';
 import EmptyShop from './EmptyShop.vue';
+import { SafetyLine } from '../about';
 import { InboxLine } from '../capture';
 import { NewHere } from '../guide';
 import { WeekPlanner } from '../week';
@@ -96,6 +97,7 @@ function nextKiln(id: string): void {
 
 <template>
   <div class="page board">
+    <SafetyLine class="empty" />
     <UnreadLines :unread="shop.unread" class="empty" />
     <EmptyShop
       v-if="shop.isEmpty && rows.length + board.molds.length === 0 && shop.unread.length === 0"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useFileDialog } from '@vueuse/core';
 import { shallowRef } from 'vue';
+import { KeptBackups } from '../about';
 import { sentenceOf } from '../api/request';
 import { useNotices } from '../state/notices';
 import { useRecords } from '../state/recordStore';
@@ -13,12 +14,14 @@ const notices = useNotices();
 const taking = shallowRef('');
 const trouble = shallowRef('');
 const { open, onChange } = useFileDialog({ accept: '.zip,application/zip', reset: true });
-onChange(async (files) => {
+onChange((files) => {
   const file = files?.[0];
-  if (!file) return;
-  [taking.value, trouble.value] = [file.name, ''];
+  if (file) void take(file.name, () => shop.takeIn(file));
+});
+async function take(name: string, work: () => Promise<void>): Promise<void> {
+  [taking.value, trouble.value] = [name, ''];
   try {
-    await shop.takeIn(file);
+    await work();
     await records.loadAgain();
     notices.tell('The shop is here, as it was.');
   } catch (error) {
@@ -26,12 +29,13 @@ onChange(async (files) => {
   } finally {
     taking.value = '';
   }
-});
+}
 </script>
 
 <template>
   <div>
     <v-btn :loading="taking !== ''" @click="open()">Take a shop in (zip)</v-btn>
+    <KeptBackups :taking="taking !== ''" @take="(name) => take(name, () => shop.takeBackup(name))" />
     <p v-if="taking" class="mute mt-2" role="status">Reading {{ taking }}: all of it, or nothing.</p>
     <p v-if="trouble" class="tone stop mt-2" role="alert">{{ trouble }}</p>
   </div>

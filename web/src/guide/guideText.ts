@@ -65,6 +65,7 @@ const PAGES: Record<string, string> = {
 const SHOP_PAGES: Record<string, string> = {
   network: 'The phone, and two people at once',
   files: 'Out and in',
+  about: 'Safekeeping',
   lots: 'Metal lots',
 };
 const RECORD_PAGES = ['record', 'comparePours', 'recipes', 'pictures', 'trends', 'groups', 'month'];

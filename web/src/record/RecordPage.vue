@@ -28,7 +28,8 @@ import RecordFilters from './RecordFilters.vue';
 import { recordRow } from './recordRow';
 import { scrapDay } from '../time/scrapDay';
 
-const PAGE = 30;
+/** As many as a window shows: each comes with its whole document. */
+const PAGE = 20;
 const planning = usePlanningShop();
 const units = useUnits();
 const notices = useNotices();

@@ -6,6 +6,7 @@ import { useNotices } from '../state/notices';
 import { usePrints } from '../state/printStore';
 import { useShop } from '../state/shopStore';
 import { useThenOpen } from '../state/useThenOpen';
+import { AboutPage } from '../about';
 import AlloyRanges from './AlloyRanges.vue';
 import { itemFrom, TEMPLATES, type Template } from './bookItems';
 import { datedLight } from './datedLight';
@@ -44,7 +45,7 @@ const notices = useNotices();
 const isKind = (kind: string | undefined): kind is Kind =>
   SHOP_KINDS.includes(kind as ShopKind) && kind !== 'resin' && kind !== 'profile';
 /** Pages of the shop that hold no list of things. */
-const OWN = ['settings', 'lots', 'network', 'files'] as const;
+const OWN = ['settings', 'lots', 'network', 'files', 'about'] as const;
 type Own = (typeof OWN)[number];
 const isOwn = (kind: string | undefined): kind is Own => OWN.includes(kind as Own);
 const kind = computed<Kind | Own>(() => (isKind(props.kind) || isOwn(props.kind) ? props.kind : 'flask'));
@@ -118,8 +119,10 @@ const remove = (gone: ShopItem<Kind>): Promise<boolean> =>
       >
       <router-link to="/shop/network" :class="{ on: kind === 'network' }">Phones</router-link>
       <router-link to="/shop/files" :class="{ on: kind === 'files' }">Out and in</router-link>
+      <router-link to="/shop/about" :class="{ on: kind === 'about' }">About this shop</router-link>
     </nav>
     <NetworkPage v-if="kind === 'network'" />
+    <AboutPage v-else-if="kind === 'about'" />
     <FilesPage v-else-if="kind === 'files'" />
     <ShopSettings v-else-if="kind === 'settings'" />
     <LotsView v-else-if="kind === 'lots'" :id="id" />

@@ -1,13 +1,16 @@
 import {
   patternChangeSchema,
+  patternPageSchema,
   patternSchema,
   type NewPattern,
   type Pattern,
   type PatternChange,
+  type Unread,
 } from '@zero-pour/contracts';
 import { shallowRef } from 'vue';
+import type { z } from 'zod';
 import { request } from '../api/request';
-import { learnRevision, revisionAt } from '../api/revisions';
+import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
 import { useNotices } from './notices';
 import { keepSurely, readUnsent } from './unsent';
 
@@ -16,6 +19,38 @@ const patternAt = (id: string): string => `/patterns/${id}`;
 /** The shop's patterns, the newest first, and how they are kept: a part of the shop's store. */
 export function keptPatterns() {
   const patterns = shallowRef<Pattern[]>([]);
+  /** Whether the shop has patterns that are not here yet: a large shop's come page by page, after the start. */
+  const wantsMore = shallowRef(false);
+
+  /** Patterns of the start; those that came page by page and are not among them stay as they were. */
+  function takeFirst(first: readonly Pattern[], more: boolean): void {
+    const sent = new Set(first.map(({ id }) => id));
+    const others = more && !wantsMore.value ? patterns.value.filter(({ id }) => !sent.has(id)) : [];
+    patterns.value = [...first, ...others];
+    wantsMore.value = more && others.length === 0;
+  }
+
+  let fetching: Promise<Unread[]> | undefined;
+  /** Fetches the patterns that are not here yet. Returns those that do not read. */
+  const fetchRest = (): Promise<Unread[]> =>
+    (fetching ??= fetchPages().finally(() => (fetching = undefined)));
+  async function fetchPages(): Promise<Unread[]> {
+    if (!wantsMore.value) return [];
+    const [all, unread]: [Pattern[], Unread[]] = [[], []];
+    for (let after: string | null = ''; after !== null;) {
+      const page: z.infer<typeof patternPageSchema> = await request(patternPageSchema, 'GET', `/patterns${after ? `?after=${after}` : ''}`); // prettier-ignore
+      all.push(...page.read);
+      unread.push(...page.unread);
+      learnRevisions(page.revisions);
+      after = page.next;
+    }
+    const here = new Map(patterns.value.map((pattern) => [pattern.id, pattern]));
+    const fetched = new Set(all.map(({ id }) => id));
+    // What was added or changed here meanwhile stays as it is here.
+    patterns.value = [...patterns.value.filter(({ id }) => !fetched.has(id)), ...all.map((pattern) => here.get(pattern.id) ?? pattern)]; // prettier-ignore
+    wantsMore.value = false;
+    return unread;
+  }
 
   async function addPattern(pattern: NewPattern): Promise<Pattern> {
     const kept = await request(patternSchema, 'POST', '/patterns', pattern);
@@ -49,5 +84,14 @@ export function keptPatterns() {
     }
   }
 
-  return { patterns, addPattern, takePattern, changePattern, resendPatterns };
+  return {
+    patterns,
+    wantsMore,
+    takeFirst,
+    fetchRest,
+    addPattern,
+    takePattern,
+    changePattern,
+    resendPatterns,
+  };
 }

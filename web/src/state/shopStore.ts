@@ -23,12 +23,24 @@ export const useShop = defineStore('shop', () => {
   const loading = shallowRef<Loading>('no');
   const { settings, keepSettings, takeSettings, resendSettings } = keptSettings();
   const { lists, resendItems, ...items } = keptItems();
-  const { patterns, addPattern, takePattern, changePattern, resendPatterns } = keptPatterns();
+  const {
+    patterns,
+    wantsMore,
+    takeFirst,
+    fetchRest,
+    addPattern,
+    takePattern,
+    changePattern,
+    resendPatterns,
+  } = keptPatterns();
   /** Kept things that do not read. */
   const unread = shallowRef<Unread[]>([]);
 
   const isEmpty = computed(
-    () => patterns.value.length === 0 && Object.values(lists.value).every((list) => list.length === 0),
+    () =>
+      patterns.value.length === 0 &&
+      !wantsMore.value &&
+      Object.values(lists.value).every((list) => list.length === 0),
   );
 
   function take(state: ShopState): void {
@@ -38,7 +50,7 @@ export const useShop = defineStore('shop', () => {
     settings.value = state.settings;
     lists.value = state.lists;
     knowProgrammes(state.lists.programme);
-    patterns.value = state.patterns;
+    takeFirst(state.patterns, state.morePatterns);
     unread.value = state.unread;
     usePours().takeOpen(state.openPours);
     resend();
@@ -59,9 +71,19 @@ export const useShop = defineStore('shop', () => {
   /** As it is by now; what is typed here and not kept yet stays on top. */
   const loadAgain = async (): Promise<void> => take(await request(shopStateSchema, 'GET', '/shop'));
 
+  /** Patterns of a large shop that did not come with the start. */
+  async function loadPatterns(): Promise<void> {
+    const unreadPatterns = await fetchRest();
+    if (unreadPatterns.length > 0) unread.value = [...unread.value, ...unreadPatterns];
+  }
+
   /** A whole shop out of a zip. */
   const takeIn = async (zip: Blob): Promise<void> =>
     take(await requestWithFile(shopStateSchema, '/archive', zip));
+
+  /** A whole shop out of a backup that lies where backups are kept. */
+  const takeBackup = async (name: string): Promise<void> =>
+    take(await request(shopStateSchema, 'POST', '/safekeeping/restore', { name }));
 
   const loadDemo = async (): Promise<void> => take(await request(shopStateSchema, 'POST', '/demo'));
 
@@ -83,6 +105,9 @@ export const useShop = defineStore('shop', () => {
     loadAgain,
     loadDemo,
     takeIn,
+    takeBackup,
+    wantsMore,
+    loadPatterns,
     keepSettings,
     takeSettings,
     ...items,

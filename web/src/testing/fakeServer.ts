@@ -16,6 +16,8 @@ import {
   type Pour,
   type RecordGroup,
   type RecordPoints,
+  type AboutShop,
+  type Safety,
   type ShopFile,
 } from '@zero-pour/contracts';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
@@ -121,20 +123,40 @@ export class FakeServer {
   /** What the feed of prices answers. */
   prices: unknown = {};
 
+  /** How it says that the shop is kept safe. */
+  safety: Safety = { standing: 'current', why: null, since: null, lastAt: null, wrongCount: 0, wrong: null };
+  about: AboutShop | undefined;
+
   /** What was written down of its kilns. */
   kilnCurves: KilnCurve[] = [];
 
   private answer(at: string): unknown {
     if (at === '/api/kiln-runs') return { runs: this.kilnCurves.map(({ run }) => run) };
     if (at.startsWith('/api/kiln-runs/')) return this.kilnCurves.find(({ run }) => at.endsWith(run.id));
+    if (at === '/api/safety') return this.safety;
+    if (at === '/api/about') return this.about;
     if (at === '/api/devices') return NO_DEVICES;
     if (at === '/api/prices') return this.prices;
     const { settings, lists, patterns, records, pours } = this.file;
     if (at === '/api/shop') {
       const openPours = pours.filter((pour) => pour.doc.result.doneAt === undefined);
-      return { shopId: TEST_SHOP, settings, lists, patterns, openPours, revisions: {}, unread: [] };
+      return {
+        shopId: TEST_SHOP,
+        settings,
+        lists,
+        patterns,
+        morePatterns: false,
+        openPours,
+        revisions: {},
+        unread: [],
+      };
     }
     if (at === '/api/sizes') return pours.flatMap((pour) => tellSizes(pour) ?? []);
+    if (at.startsWith('/api/prints/of/'))
+      return pours
+        .flatMap((pour) => tellPrint(pour) ?? [])
+        .filter(({ lines }) => lines.some((line) => at.endsWith(line.patternId)))
+        .reverse();
     if (at === '/api/prints') return pours.flatMap((pour) => tellPrint(pour) ?? []);
     if (at.startsWith('/api/casts/lessons')) return this.lessons;
     if (at.startsWith('/api/casts/openings')) return this.openings;

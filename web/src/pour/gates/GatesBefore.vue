@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import type { PourGate } from '@zero-pour/contracts';
+import { pouredPrintsSchema, type PourGate } from '@zero-pour/contracts';
 import { gatesBefore, type PartGates } from '@zero-pour/plan';
 import { computed } from 'vue';
-import { usePrints } from '../../state/printStore';
+import { useAsked } from '../../api/useAsked';
 import { usePour } from '../../state/usePour';
 
 /** How the pattern was gated before, and how that came out: one press takes the same places. */
 const props = defineProps<{ entry: PartGates }>();
 const emit = defineEmits<{ take: [gates: PourGate[]] }>();
 const { pour } = usePour();
-const prints = usePrints();
-const before = computed(() =>
-  gatesBefore(prints.prints, props.entry.part.pattern.id, pour.value.id).slice(0, 3),
-);
+const patternId = computed(() => props.entry.part.pattern.id);
+const { told } = useAsked(pouredPrintsSchema, () => `/prints/of/${patternId.value}`);
+const before = computed(() => gatesBefore(told.value ?? [], patternId.value, pour.value.id).slice(0, 3));
 /** A gate of an earlier pour is another gate here. */
 const anew = (gates: readonly PourGate[]): PourGate[] =>
   gates.map((gate) => ({ ...gate, key: crypto.randomUUID().slice(0, 8) }));
