@@ -126,11 +126,15 @@ const API_ERRORS = {
     sentence:
       'There is no room for a backup in {folder}: {free} are free, about {needed} are needed. Make room, or choose another folder. Nothing was written.',
   },
+  BACKUP_FAILED: { status: 500, sentence: 'No backup was made: {why}' },
   BACKUP_FOLDER: {
     status: 422,
     sentence: 'Backups cannot go to {folder}: {why}. The folder before stays.',
   },
-  BACKUP_NONE: { status: 404, sentence: 'There is no backup {name} in {folder} any more. Nothing was taken in.' },
+  BACKUP_NONE: {
+    status: 404,
+    sentence: 'There is no backup {name} in {folder} any more. Nothing was taken in.',
+  },
   OTHER_SHOP: {
     status: 409,
     sentence:

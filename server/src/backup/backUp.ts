@@ -1,11 +1,11 @@
-import { Refusal } from '@zero-pour/contracts';
 import { createWriteStream } from 'node:fs';
-import { mkdir, readdir, rename, rm, stat, statfs } from 'node:fs/promises';
+import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { checkArchive, type CheckedArchive } from '../archive/readArchive';
 import { flushFile, flushFolder } from '../files/flush';
+import { refuseWithoutRoomFor } from '../files/room';
 import { backupMoment, backupName, backupsToDrop } from './keepRule';
 
 export interface BackedUp extends CheckedArchive {
@@ -15,8 +15,6 @@ export interface BackedUp extends CheckedArchive {
   dropped: string[];
 }
 
-/** Room that is left on the disk beside a backup. */
-const SPARE_BYTES = 50_000_000;
 /** A shop without a backup yet is taken to need so much: what it needs is known once there is one. */
 const FIRST_BYTES = 50_000_000;
 
@@ -29,14 +27,6 @@ async function likelySize(folder: string, names: readonly string[]): Promise<num
   return newest === undefined ? FIRST_BYTES : 1.5 * (await stat(path.join(folder, newest))).size;
 }
 
-async function refuseWithoutRoom(folder: string, names: readonly string[]): Promise<void> {
-  const { bavail, bsize } = await statfs(folder);
-  const needed = (await likelySize(folder, names)) + SPARE_BYTES;
-  const free = bavail * bsize;
-  if (free < needed)
-    throw new Refusal('BACKUP_NO_ROOM', { folder, free: `${Math.floor(free / 1e6)} MB`, needed: `${Math.ceil(needed / 1e6)} MB` }); // prettier-ignore
-}
-
 /**
  * Writes a whole shop as one zip into a folder: under another name until it is on the disk, then opened and read whole, and only then
  * called a backup; the rule then says which older ones go. Refuses where there is no room, and what cannot be taken in again.
@@ -44,7 +34,7 @@ async function refuseWithoutRoom(folder: string, names: readonly string[]): Prom
 export async function backUp(archive: AsyncIterable<Uint8Array>, folder: string, now: Date): Promise<BackedUp> {
   await mkdir(folder, { recursive: true });
   const before = await readdir(folder);
-  await refuseWithoutRoom(folder, before);
+  await refuseWithoutRoomFor(await likelySize(folder, before), folder);
   const name = backupName(now);
   const [file, partial] = [path.join(folder, name), path.join(folder, `.${name}.${process.pid}.part`)];
   try {

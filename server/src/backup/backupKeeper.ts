@@ -9,6 +9,7 @@ import type { Database } from '../db/database';
 import type { BlobFiles } from '../files/blobFiles';
 import { asRefusal } from '../services/asRefusal';
 import { backUp } from './backUp';
+import { backUpAside, removeCopies } from './backUpAside';
 import { Journal, type JournalEntry } from './journal';
 import { backupMoment } from './keepRule';
 import { backupFolderOf, keepSafekeeping, readSafekeeping, type Safekeeping } from './safekeepingFile';
@@ -55,6 +56,7 @@ export class BackupKeeper {
     );
     const keeper = new BackupKeeper(options, journal, { ...(await readSafekeeping(dataFolder)), shopId });
     await keepSafekeeping(dataFolder, keeper.state);
+    await removeCopies(dataFolder);
     return keeper;
   }
 
@@ -120,18 +122,16 @@ export class BackupKeeper {
     return this.running;
   }
   private async make(): Promise<MadeBackup> {
-    const { db, files, log } = this.options;
+    const { db, files, dataFolder, isShared, log } = this.options;
     const began = this.now();
     const before = this.state;
     // What is kept from here on is not in it for sure.
     this.state = { ...this.state, since: null, atOnce: false };
     try {
       const dropBefore = await this.journal.begin();
-      const { file, size, pours, entries, bytes, missing } = await backUp(
-        writeArchive(db, files),
-        this.folder,
-        began,
-      );
+      const { file, size, pours, entries, bytes, missing } = await (isShared
+        ? backUp(writeArchive(db, files), this.folder, began)
+        : backUpAside(db, dataFolder, this.folder, began));
       const tookS = (this.now().getTime() - began.getTime()) / 1000;
       const made: MadeBackup = { at: began.toISOString(), file, size, pours, entries, bytes, missing, tookS };
       await this.change({ last: made, failed: null });

@@ -19,7 +19,7 @@ export async function putShopBack(options: StartOptions, way: WayBack, log: Logg
     const { put, refused } = await replay(
       dataFolder,
       shop.address,
-      await BlobFiles.open(path.join(dataFolder, 'files')),
+      BlobFiles.beside(path.join(dataFolder, 'files')),
     );
     return [
       `The shop is back as the backup ${path.basename(way.file)} has it.`,

@@ -32,6 +32,11 @@ export class BlobFiles {
     return new BlobFiles(folder);
   }
 
+  /** Beside whoever has the folder open: what is half-written there may be his. */
+  static beside(folder: string): BlobFiles {
+    return new BlobFiles(folder);
+  }
+
   private pathOf(hash: string): string {
     return path.join(this.folder, hash.slice(0, 2), hash);
   }

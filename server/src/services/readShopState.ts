@@ -20,7 +20,10 @@ export async function readShopState(db: Queryable): Promise<ShopState> {
     patterns: patterns.read,
     morePatterns: patterns.more,
     openPours: pours.read,
-    revisions: await listRevisions(db, patterns.read.map(({ id }) => id)),
+    revisions: await listRevisions(
+      db,
+      patterns.read.map(({ id }) => id),
+    ),
     unread: [...settings.unread, ...shop.unread, ...patterns.unread, ...pours.unread],
   };
 }
