@@ -1,9 +1,10 @@
-// npm run bench -- exposure | gates | heat | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
 import { measureHeat } from './heat';
+import { measureHostile } from './hostile';
 import { measureKilnReadings } from './kilnReadings';
 import { measureMold } from './mold';
 import { measureOrient } from './orient';
@@ -18,6 +19,7 @@ const BENCHES = {
   exposure: measureExposure,
   gates: measureGates,
   heat: measureHeat,
+  hostile: measureHostile,
   kilnReadings: measureKilnReadings,
   mesh: measureMesh,
   mold: measureMold,

@@ -1,3 +1,6 @@
+import { MESH_LIMITS } from './limits';
+import { MeshFileError } from './meshFileError';
+
 /** Plain-text access to file bytes without a decoder: mesh files are ASCII where it matters. */
 
 const CHUNK = 8192;
@@ -50,7 +53,15 @@ export class WordScanner {
     const from = at;
     while (at < bytes.length && bytes[at]! > 32) at++;
     this.at = at;
+    if (at - from > MESH_LIMITS.wordBytes) throw this.tooLong(from);
     return textOf(bytes, from, at);
+  }
+
+  private tooLong(from: number): MeshFileError {
+    return new MeshFileError('MESH_TEXT_BROKEN', {
+      line: this.line,
+      word: textOf(this.bytes, from, from + 30),
+    });
   }
 
   /** A line ends with LF, with CR LF, or with CR alone. */
@@ -59,23 +70,23 @@ export class WordScanner {
   }
 
   /**
-   * Words up to the end of the current line; the cursor moves to the next line. Where `before` is met in the line's first
+   * Words up to the end of the current line; the cursor moves to the next line. Where `before` finds a place in the line's first
    * kilobytes, only up to there: some programs write everything in one line.
    */
-  restOfLine(before?: RegExp): string {
+  restOfLine(before?: (head: string) => number): string {
     const { bytes } = this;
     if (before) {
-      const met = before.exec(
-        textOf(bytes, this.at, Math.min(bytes.length, this.at + CHUNK)).split(/[\r\n]/, 1)[0]!,
-      );
-      if (met) {
+      const head = textOf(bytes, this.at, Math.min(bytes.length, this.at + CHUNK)).split(/[\r\n]/, 1)[0]!;
+      const met = before(head);
+      if (met >= 0) {
         const from = this.at;
-        this.at += met.index;
+        this.at += met;
         return textOf(bytes, from, this.at);
       }
     }
     let end = this.at;
     while (end < bytes.length && !this.endsLine(end)) end++;
+    if (end - this.at > MESH_LIMITS.lineBytes) throw this.tooLong(this.at);
     const text = textOf(bytes, this.at, end);
     this.at = Math.min(end + 1, bytes.length);
     if (end < bytes.length) this.line++;

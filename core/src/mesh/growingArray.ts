@@ -1,3 +1,6 @@
+import { MESH_LIMITS } from './limits';
+import { MeshFileError } from './meshFileError';
+
 type Numbers = Float64Array | Uint32Array;
 
 /** A typed array that doubles as it fills, for readers that do not know the count beforehand. */
@@ -5,13 +8,18 @@ class GrowingTriples<T extends Numbers> {
   length = 0;
   private store: T;
 
-  constructor(private readonly make: (length: number) => T) {
+  constructor(
+    private readonly make: (length: number) => T,
+    /** Triples; more are refused with MESH_TOO_LARGE before there is room for them. */
+    private readonly most: number,
+  ) {
     this.store = make(3072);
   }
 
   push3(a: number, b: number, c: number): void {
     if (this.length + 3 > this.store.length) {
-      const larger = this.make(this.store.length * 2);
+      if (this.length >= 3 * this.most) throw new MeshFileError('MESH_TOO_LARGE', { entries: this.most });
+      const larger = this.make(Math.min(this.store.length * 2, 3 * this.most));
       larger.set(this.store);
       this.store = larger;
     }
@@ -30,13 +38,13 @@ class GrowingTriples<T extends Numbers> {
 /** For coordinates. */
 export class GrowingFloats extends GrowingTriples<Float64Array> {
   constructor() {
-    super((length) => new Float64Array(length));
+    super((length) => new Float64Array(length), MESH_LIMITS.vertices);
   }
 }
 
 /** For vertex indices. */
 export class GrowingIndices extends GrowingTriples<Uint32Array> {
   constructor() {
-    super((length) => new Uint32Array(length));
+    super((length) => new Uint32Array(length), MESH_LIMITS.triangles);
   }
 }

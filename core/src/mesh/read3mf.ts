@@ -1,14 +1,11 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, unzipSync } from 'fflate';
 import { GrowingFloats, GrowingIndices } from './growingArray';
+import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
+import { takeModelApart, type ModelText } from './modelText';
 import type { RawMesh } from './rawMesh';
 import { crc32, statedChecksums } from './zipChecksums';
-
-/** A model part larger than this when unpacked is refused (a zip can claim anything). */
-const MODEL_BYTES_MAX = 600_000_000;
-/** Nested components deeper than this are a loop or a mistake. */
-const DEPTH_MAX = 16;
 
 const UNITS_MM: Readonly<Record<string, number>> = {
   micron: 0.001,
@@ -24,7 +21,8 @@ interface ObjectNode {
   id: string;
   /** What it is for: a part by default; supports and other helpers are no part. */
   type?: string;
-  mesh?: { vertices?: { vertex?: Attributes[] }; triangles?: { triangle?: Attributes[] } };
+  /** Its lists, by their place among the model's. */
+  mesh?: { vertices?: { list?: string }; triangles?: { list?: string } };
   components?: { component?: Attributes[] };
 }
 interface ModelNode {
@@ -99,7 +97,8 @@ function unpackModels(bytes: Uint8Array): Package {
       filter: (file) => {
         if (!/\.(model|rels)$/i.test(file.name)) return false;
         total += file.originalSize;
-        if (total > MODEL_BYTES_MAX) tooLarge = true;
+        if (total > MESH_LIMITS.modelBytes) tooLarge = true;
+        if (/\.rels$/i.test(file.name) && file.originalSize > MESH_LIMITS.relationsBytes) tooLarge = true;
         return !tooLarge;
       },
     });
@@ -112,23 +111,28 @@ function unpackModels(bytes: Uint8Array): Package {
   for (const [name, part] of Object.entries(parts))
     if (stated.get(name) !== crc32(part)) throw new MeshFileError('MESH_ZIP_BROKEN');
   const models = Object.fromEntries(Object.entries(parts).map(([name, part]) => [pathOf(name), part]));
-  const named =
-    /Target="([^"]+\.model)"[^>]*Type="[^"]*3dmodel"|Type="[^"]*3dmodel"[^>]*Target="([^"]+\.model)"/i.exec(
-      strFromU8(models['_rels/.rels'] ?? new Uint8Array()),
-    );
   const names = Object.keys(models)
     .filter((name) => name.endsWith('.model'))
     .sort((x, y) => x.split('/').length - y.split('/').length);
-  const wanted = [pathOf(named?.[1] ?? named?.[2] ?? ''), '3d/3dmodel.model', names[0] ?? ''];
+  const wanted = [pathOf(namedRoot(models['_rels/.rels'])), '3d/3dmodel.model', names[0] ?? ''];
   const root = wanted.find((name) => name in models);
   if (root === undefined) throw new MeshFileError('MESH_ZIP_BROKEN');
   return { root, parts: models };
 }
 
-const LISTS = new Set(['object', 'vertex', 'triangle', 'component', 'item']);
+/** The model that the package's list of parts names; '' where it names none, or does not read. */
+function namedRoot(relations: Uint8Array | undefined): string {
+  if (!relations) return '';
+  const text = strFromU8(relations);
+  if (XMLValidator.validate(text) !== true) return '';
+  const read = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', removeNSPrefix: true, processEntities: false, isArray: (name) => name === 'Relationship' }).parse(text) as { Relationships?: { Relationship?: Attributes[] } }; // prettier-ignore
+  const named = read.Relationships?.Relationship?.find(({ Type = '', Target = '' }) => /3dmodel$/i.test(Type) && /\.model$/i.test(Target)); // prettier-ignore
+  return named?.['Target'] ?? '';
+}
+
+const LISTS = new Set(['object', 'component', 'item']);
 
 function parseModel(xml: string): ModelNode {
-  if (/<!(DOCTYPE|ENTITY)/i.test(xml)) throw new MeshFileError('MESH_XML_ENTITIES');
   const validity = XMLValidator.validate(xml);
   if (validity !== true) {
     throw new MeshFileError('MESH_XML_BROKEN', { what: validity.err.msg, line: validity.err.line });
@@ -156,6 +160,7 @@ function parseModel(xml: string): ModelNode {
 }
 
 interface Part {
+  text: ModelText;
   unitMm: number;
   objects: Map<string, ObjectNode>;
   build: Attributes[];
@@ -169,6 +174,7 @@ class ModelAssembler {
   readonly triangles = new GrowingIndices();
   readonly root: Part;
   private readonly parts = new Map<string, Part>();
+  private instances = 0;
 
   constructor(private readonly files: Package) {
     this.root = this.part(files.root);
@@ -180,10 +186,12 @@ class ModelAssembler {
     if (known) return known;
     const bytes = this.files.parts[path];
     if (!bytes) throw new MeshFileError('MESH_XML_BROKEN', { what: `the part ${path} is missing` });
-    const model = parseModel(strFromU8(bytes));
+    const text = takeModelApart(bytes);
+    const model = parseModel(text.structure);
     const unitMm = UNITS_MM[model.unit ?? 'millimeter'];
     if (unitMm === undefined) throw new MeshFileError('MESH_XML_BROKEN', { what: `unit “${model.unit}”` });
     const part: Part = {
+      text,
       unitMm,
       objects: new Map((model.resources?.object ?? []).map((object) => [object.id, object])),
       build: model.build?.item ?? [],
@@ -197,7 +205,9 @@ class ModelAssembler {
     const path = reference['path'];
     const part = path === undefined ? within : this.part(pathOf(path));
     const object = part.objects.get(reference['objectid'] ?? '');
-    if (!object || depth > DEPTH_MAX) {
+    if (++this.instances > MESH_LIMITS.instances)
+      throw new MeshFileError('MESH_TOO_LARGE', { instances: MESH_LIMITS.instances });
+    if (!object || depth > MESH_LIMITS.componentDepth) {
       throw new MeshFileError('MESH_XML_BROKEN', {
         what: `object ${reference['objectid'] ?? '?'} cannot be resolved`,
       });
@@ -205,16 +215,17 @@ class ModelAssembler {
     if (!isPart(object)) return;
     const here = combine(readTransform(reference['transform']), outer);
     const transform = part === within ? here : combine(scaling(part.unitMm / within.unitMm), here);
-    if (object.mesh) this.addMesh(object.mesh, transform);
+    if (object.mesh) this.addMesh(object.mesh, part.text, transform);
     for (const component of object.components?.component ?? [])
       this.add(component, part, transform, depth + 1);
   }
 
-  private addMesh(mesh: NonNullable<ObjectNode['mesh']>, m: Transform): void {
+  private addMesh(mesh: NonNullable<ObjectNode['mesh']>, text: ModelText, m: Transform): void {
     const base = this.positions.length / 3;
-    const vertices = mesh.vertices?.vertex ?? [];
-    for (const vertex of vertices) {
-      const [x, y, z] = [Number(vertex['x']), Number(vertex['y']), Number(vertex['z'])];
+    const vertices = text.vertices[Number(mesh.vertices?.list)] ?? new Float64Array();
+    const triangles = text.triangles[Number(mesh.triangles?.list)] ?? new Uint32Array();
+    for (let v = 0; v < vertices.length; v += 3) {
+      const [x, y, z] = [vertices[v]!, vertices[v + 1]!, vertices[v + 2]!];
       this.positions.push3(
         x * m[0]! + y * m[3]! + z * m[6]! + m[9]!,
         x * m[1]! + y * m[4]! + z * m[7]! + m[10]!,
@@ -223,12 +234,11 @@ class ModelAssembler {
     }
     // A mirroring transform turns every face inside out: swap two corners to keep it outward.
     const mirrored = determinant(m) < 0;
-    for (const triangle of mesh.triangles?.triangle ?? []) {
-      const corners = [Number(triangle['v1']), Number(triangle['v2']), Number(triangle['v3'])];
-      if (corners.some((v) => !Number.isInteger(v) || v < 0 || v >= vertices.length)) {
-        throw new MeshFileError('MESH_INDEX_RANGE', { vertices: vertices.length });
-      }
-      const [a, b, c] = corners as [number, number, number];
+    const count = vertices.length / 3;
+    for (let t = 0; t < triangles.length; t += 3) {
+      const [a, b, c] = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!];
+      if (a >= count || b >= count || c >= count)
+        throw new MeshFileError('MESH_INDEX_RANGE', { vertices: count });
       if (mirrored) this.triangles.push3(base + a, base + c, base + b);
       else this.triangles.push3(base + a, base + b, base + c);
     }

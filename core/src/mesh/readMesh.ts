@@ -1,4 +1,5 @@
 import { plainBytes, textOf } from './byteText';
+import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
 import { checkRawMesh, type RawMesh } from './rawMesh';
 import { read3mf } from './read3mf';
@@ -6,9 +7,8 @@ import { readObj } from './readObj';
 import { readPly } from './readPly';
 import { binaryStlLength, readAsciiStl, readBinaryStl, statedTriangleCount } from './readStl';
 
-/** Beyond these the page could not stay alive; see docs/benchmarks.md. */
-export const FILE_BYTES_MAX = 300_000_000;
-export const TRIANGLES_MAX = 5_000_000;
+/** As the rest of the application knows them. */
+export const { fileBytes: FILE_BYTES_MAX, triangles: TRIANGLES_MAX } = MESH_LIMITS;
 
 const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;

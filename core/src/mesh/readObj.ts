@@ -1,5 +1,6 @@
 import { WordScanner } from './byteText';
 import { GrowingFloats, GrowingIndices } from './growingArray';
+import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
 import type { RawMesh } from './rawMesh';
 
@@ -22,7 +23,8 @@ function vertexIndex(word: string, vertexCount: number, line: number): number {
     throw new MeshFileError('MESH_TEXT_BROKEN', { line, word: word.slice(0, 30) });
   }
   const index = written > 0 ? written - 1 : vertexCount + written;
-  if (index < 0) throw new MeshFileError('MESH_INDEX_RANGE', { line, vertices: vertexCount });
+  if (index < 0 || index >= MESH_LIMITS.vertices)
+    throw new MeshFileError('MESH_INDEX_RANGE', { line, vertices: vertexCount });
   return index;
 }
 
@@ -40,9 +42,14 @@ function readFace(rest: string, line: number, vertexCount: number, into: Growing
 
 /** A line that ends in a backslash goes on in the next. */
 function wholeLine(scanner: WordScanner): string {
-  let rest = scanner.restOfLine();
-  while (/\\\s*$/.test(rest) && !scanner.atEnd) rest = rest.replace(/\\\s*$/, ' ') + scanner.restOfLine();
-  return rest;
+  const parts = [scanner.restOfLine()];
+  for (let last = parts[0]!; /\\\s*$/.test(last) && !scanner.atEnd; last = parts.at(-1)!) {
+    parts[parts.length - 1] = last.replace(/\\\s*$/, ' ');
+    if (parts.length > MESH_LIMITS.joinedLines)
+      throw new MeshFileError('MESH_TEXT_BROKEN', { line: scanner.line, word: last.slice(0, 30) });
+    parts.push(scanner.restOfLine());
+  }
+  return parts.join('');
 }
 
 /** OBJ: `v` and `f` statements (polygons become fans, negative indices count back); the rest is passed over. */

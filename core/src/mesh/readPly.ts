@@ -1,5 +1,6 @@
 import { textOf } from './byteText';
 import { GrowingFloats, GrowingIndices } from './growingArray';
+import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
 import type { RawMesh } from './rawMesh';
 
@@ -33,8 +34,6 @@ const KINDS: Readonly<Record<string, Header['kind']>> = {
 };
 
 const HEADER_BYTES_MAX = 64 * 1024;
-/** More corners than this are not a polygon but a damaged count. */
-const CORNERS_MAX = 1000;
 
 const broken = (line: number, word: string): MeshFileError =>
   new MeshFileError('MESH_TEXT_BROKEN', { line, word: word.slice(0, 30) });
@@ -135,6 +134,7 @@ class TextValues implements Values {
     while (to < bytes.length && bytes[to]! > 32) to++;
     if (from === to) throw new MeshFileError('MESH_TRUNCATED', { bytes: bytes.length });
     this.at = to;
+    if (to - from > MESH_LIMITS.wordBytes) throw damaged(textOf(bytes, from, from + 30));
     const word = textOf(bytes, from, to);
     const value = Number(word);
     if (Number.isNaN(value) && !/^[-+]?nan/i.test(word)) throw damaged(word);
@@ -153,6 +153,9 @@ export function readPly(bytes: Uint8Array): RawMesh {
   const positions = new GrowingFloats();
   const triangles = new GrowingIndices();
   for (const element of header.elements) {
+    // Without properties nothing is read for an entry, and a count alone could go on for ever.
+    if (element.count > 0 && element.properties.length === 0)
+      throw damaged(`${element.name} without properties`);
     for (let n = 0; n < element.count; n++) {
       if (element.name === 'vertex') readVertex(element, values, positions);
       else if (element.name === 'face') readFace(element, values, triangles);
@@ -165,7 +168,7 @@ export function readPly(bytes: Uint8Array): RawMesh {
 function readProperty(property: Property, values: Values): number[] {
   if (property.countType === undefined) return [values.next(property.type)];
   const count = values.next(property.countType);
-  if (!(count >= 0) || count > CORNERS_MAX) throw damaged(`a face of ${count} corners`);
+  if (!(count >= 0) || count > MESH_LIMITS.corners) throw damaged(`a face of ${count} corners`);
   return Array.from({ length: count }, () => values.next(property.type));
 }
 

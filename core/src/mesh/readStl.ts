@@ -56,8 +56,12 @@ function readCoordinate(scanner: WordScanner): number {
 }
 
 /** What comes after a name, where all is in one line. */
-const FACET = /\bfacet\s+normal\b/i;
-const SOLID = /\bsolid\b(?=.*\bfacet\s+normal\b)/i;
+const FACET = (head: string): number => head.search(/\bfacet\s+normal\b/i);
+/** Of another solid, where facets follow it. */
+const SOLID = (head: string): number => {
+  const facet = FACET(head);
+  return facet < 0 ? -1 : head.slice(0, facet).search(/\bsolid\b/i);
+};
 
 /** "normal x y z": read over, since windings decide. */
 function readNormal(scanner: WordScanner): void {
