@@ -27,6 +27,7 @@ const TESTS = [
   'scraps',
   'share',
   'sizes',
+  'together',
 ];
 
 /** The newest PostgreSQL that Debian has installed here, or undefined. */

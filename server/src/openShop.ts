@@ -39,8 +39,9 @@ export interface OpenShop {
 export async function openShop({ dataFolder, log, databaseUrl, prepare, acceptLoss, onLost }: OpenOptions): Promise<OpenShop> {
   await mkdir(dataFolder, { recursive: true });
   await flushFolder(path.dirname(dataFolder));
-  const lock = await lockFolder(dataFolder, onLost);
-  const undo: (() => Promise<void>)[] = [() => lock.release()];
+  // On a server several processes share the folder: it holds bytes by their hash, each whole or not there.
+  const lock = databaseUrl ? undefined : await lockFolder(dataFolder, onLost);
+  const undo: (() => Promise<void>)[] = lock ? [() => lock.release()] : [];
   const close = async (): Promise<void> => {
     for (const step of undo.splice(0).reverse()) await step();
   };
@@ -58,7 +59,7 @@ export async function openShop({ dataFolder, log, databaseUrl, prepare, acceptLo
     else await refuseLostRows(db, (what) => log.warn(what));
     await sumTally(db);
     await renewPours(db);
-    const files = await BlobFiles.open(path.join(dataFolder, 'files'));
+    const files = await BlobFiles.open(path.join(dataFolder, 'files'), databaseUrl !== undefined);
     return { db, migration, files, close };
   } catch (error) {
     await close().catch(() => undefined);

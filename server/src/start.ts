@@ -6,6 +6,7 @@ import { isEmptyShop } from './archive/restoreShop';
 import { BackupKeeper } from './backup/backupKeeper';
 import { ShopLook } from './damage/watch';
 import type { Database } from './db/database';
+import { ServerLine } from './db/serverLine';
 import { identifyShop } from './db/identityStore';
 import { KilnWatch } from './devices/kilnWatch';
 import type { Services } from './routes/services';
@@ -107,20 +108,47 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     undo.push(() => close(server));
     undo.push(() => devices.stop());
     undo.push(async () => changes.stop());
-    await devices.look();
     undo.push(() => network.stop());
     await network.begin((door) => createApp(services, options.webFolder, door));
-    if (options.keepsBackups ?? true) {
-      backups.begin(await isEmptyShop(db));
-      devices.listen(() => backups.touch());
-      look.begin();
-    }
+    const lead = leading(services, options.keepsBackups ?? true);
+    if (databaseUrl === undefined) await lead(true);
+    else undo.push(joinOthers(databaseUrl, changes, lead));
     const { port } = server.address() as { port: number };
     return { address: `http://${HOST}:${port}`, services, stop };
   } catch (error) {
     await stop();
     throw error;
   }
+}
+
+/** Of all processes on one database one follows the kilns' devices, makes backups, and reads through what is kept. */
+function leading({ db, devices, backups, look, log }: Services, keepsBackups: boolean) {
+  devices.listen(() => backups.touch());
+  return async (leads: boolean): Promise<void> => {
+    await devices
+      .follow(leads)
+      .catch((error: unknown) => log.error({ err: error }, 'devices are not followed'));
+    if (!keepsBackups) return;
+    if (leads) backups.begin(await isEmptyShop(db));
+    else backups.pause();
+    if (leads) look.begin();
+    else look.pause();
+  };
+}
+
+/** On a PostgreSQL server there may be others: they are told what is kept here and the other way round. Returns how to leave. */
+function joinOthers(
+  databaseUrl: string,
+  changes: ChangesTold,
+  lead: (leads: boolean) => Promise<void>,
+): () => Promise<void> {
+  let turn: Promise<void> = Promise.resolve();
+  const line = new ServerLine(databaseUrl, {
+    onNotice: (text) => changes.hear(text),
+    onLead: (leads) => void (turn = turn.then(() => lead(leads)).catch(() => undefined)),
+  });
+  changes.passOn = (text) => line.notify(text);
+  return () => line.stop().then(() => turn);
 }
 
 /** The first answers take several times as long as later ones: that is spent here, before anybody waits for them. */

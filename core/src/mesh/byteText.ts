@@ -5,13 +5,50 @@ import { MeshFileError } from './meshFileError';
 
 const CHUNK = 8192;
 
+/** Up to so many bytes a loop is faster than a call with all of them. */
+const SHORT = 24;
+
 /** Bytes [from, to) as Latin-1 text. */
 export function textOf(bytes: Uint8Array, from = 0, to = bytes.length): string {
+  const end = Math.min(to, bytes.length);
   let text = '';
-  for (let at = from; at < to; at += CHUNK) {
-    text += String.fromCharCode(...bytes.subarray(at, Math.min(at + CHUNK, to)));
+  if (end - from <= SHORT) {
+    for (let at = from; at < end; at++) text += String.fromCharCode(bytes[at]!);
+    return text;
   }
+  for (let at = from; at < end; at += CHUNK)
+    text += String.fromCharCode.apply(
+      null,
+      bytes.subarray(at, Math.min(at + CHUNK, end)) as unknown as number[],
+    );
   return text;
+}
+
+const TENS = Array.from({ length: 23 }, (_, n) => 10 ** n);
+/** Digits that a double holds for sure. */
+const DIGITS_MOST = 15;
+
+/**
+ * The number that bytes [from, to) are as text: what `Number` says of them, without making a text of a plain decimal. Up to 15 digits
+ * are a whole number below 2⁵³ over or times a power of ten that is exact, so one operation rounds once, as reading decimals should.
+ */
+export function numberOf(bytes: Uint8Array, from: number, to: number): number {
+  let at = from;
+  const isNegative = bytes[at] === 45;
+  if (isNegative || bytes[at] === 43) at++;
+  let [whole, digits, behind, point] = [0, 0, 0, false];
+  for (; at < to; at++) {
+    const byte = bytes[at]!;
+    if (byte === 46 && !point) point = true;
+    else if (byte >= 48 && byte <= 57) {
+      whole = 10 * whole + byte - 48;
+      if (++digits > DIGITS_MOST) return Number(textOf(bytes, from, to));
+      if (point) behind++;
+    } else return Number(textOf(bytes, from, to));
+  }
+  if (digits === 0) return Number(textOf(bytes, from, to));
+  const value = behind === 0 ? whole : whole / TENS[behind]!;
+  return isNegative ? -value : value;
 }
 
 const LF = 10;
@@ -76,7 +113,10 @@ export class WordScanner {
   restOfLine(before?: (head: string) => number): string {
     const { bytes } = this;
     if (before) {
-      const head = textOf(bytes, this.at, Math.min(bytes.length, this.at + CHUNK)).split(/[\r\n]/, 1)[0]!;
+      const end = Math.min(bytes.length, this.at + CHUNK);
+      let stop = this.at;
+      while (stop < end && bytes[stop] !== LF && bytes[stop] !== CR) stop++;
+      const head = textOf(bytes, this.at, stop);
       const met = before(head);
       if (met >= 0) {
         const from = this.at;

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { HOSTILE } from '../testing/hostileMeshes';
 import { ply } from '../testing/ply';
 import { asciiStl, bytesOf, cube, torus } from '../testing/solids';
+import { numberOf } from './byteText';
 import { MeshFileError, readMesh, write3mf, writeBinaryStl } from './index';
 import { MESH_LIMITS } from './limits';
 import { takeModelApart } from './modelText';
@@ -59,6 +60,21 @@ describe('a damaged file', () => {
       }),
       { seed: 22, numRuns: 300 },
     );
+  }); // prettier-ignore
+});
+
+describe('a number in bytes', () => {
+  const said = (text: string): number => numberOf(new TextEncoder().encode(text), 0, text.length);
+  it('is what Number says of its text, to the last bit', () => {
+    const decimal = fc.tuple(fc.constantFrom('', '-', '+'), fc.nat({ max: 99_999_999 }), fc.constantFrom('', '.'), fc.stringMatching(/^\d{0,14}$/), fc.constantFrom('', 'e-3', 'E2')).map((parts) => parts.join('')); // prettier-ignore
+    fc.assert(
+      fc.property(decimal, (text) => Object.is(said(text), Number(text))),
+      { seed: 22, numRuns: 3000 },
+    );
+    fc.assert(fc.property(fc.double(), (value) => Object.is(said(String(value)), Number(String(value)))), { seed: 22, numRuns: 3000 }); // prettier-ignore
+  });
+  it.each(['', '.', '-', '+.', '1.2.3', '--1', '0x10', '1e', 'nan', '1 2'])('“%s” is what it is as a text', (text) => {
+    expect(said(text)).toBe(Number(text));
   }); // prettier-ignore
 });
 

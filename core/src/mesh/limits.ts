@@ -8,8 +8,8 @@ export const MESH_LIMITS = {
   triangles: 5_000_000,
   /** Each triangle with corners of its own. */
   vertices: 15_000_000,
-  /** All models of a 3MF package, unpacked: five million triangles take about 320 MB of text. */
-  modelBytes: 350_000_000,
+  /** All models of a 3MF package, unpacked: 3.5 million triangles or so. Reading as much takes about five seconds. */
+  modelBytes: 150_000_000,
   /** What a model says beside its lists of vertices and triangles. */
   modelStructureBytes: 4_000_000,
   /** The list of parts of a package. */

@@ -1,5 +1,5 @@
 import { strFromU8 } from 'fflate';
-import { textOf } from './byteText';
+import { numberOf, textOf } from './byteText';
 import { GrowingFloats, GrowingIndices } from './growingArray';
 import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
@@ -39,26 +39,43 @@ class Walker {
     throw broken('a comment without an end');
   }
 
-  /** The name after a "<" or "</" here, without its prefix; the cursor stands behind it. */
-  name(): string {
-    const { bytes } = this;
-    let from = this.at;
-    let to = from;
-    while (to < bytes.length && (isNameByte(bytes[to]!) || bytes[to] === COLON)) {
-      if (bytes[to] === COLON) from = to + 1;
-      to++;
-      if (to - this.at > MESH_LIMITS.wordBytes) throw broken('a name without an end');
+  private nameFrom = 0;
+  private nameTo = 0;
+  /** Steps over the name after a "<" or "</" here; its prefix does not count. Returns its length, with the prefix. */
+  stepName(): number {
+    const { bytes, at: begun } = this;
+    this.nameFrom = begun;
+    let to = begun;
+    for (; to < bytes.length; to++) {
+      const byte = bytes[to]!;
+      if (byte === COLON) this.nameFrom = to + 1;
+      else if (!isNameByte(byte)) break;
+      if (to - begun > MESH_LIMITS.wordBytes) throw broken('a name without an end');
     }
-    this.at = to;
-    return textOf(bytes, from, to);
+    this.nameTo = this.at = to;
+    return to - begun;
+  }
+  name(): string {
+    this.stepName();
+    return this.lastName;
+  }
+  get lastName(): string {
+    return textOf(this.bytes, this.nameFrom, this.nameTo);
+  }
+  /** Whether the last name is this one, without making a text of it. */
+  isName(name: string): boolean {
+    const { bytes, nameFrom } = this;
+    if (this.nameTo - nameFrom !== name.length) return false;
+    for (let k = 0; k < name.length; k++) if (bytes[nameFrom + k] !== name.charCodeAt(k)) return false;
+    return true;
   }
 
   skipSpace(): void {
     while (this.at < this.bytes.length && this.bytes[this.at]! <= 32) this.at++;
   }
 
-  /** The value of an attribute whose "=" comes next. */
-  value(): string {
+  /** Steps over the value of an attribute whose "=" comes next; it lies between `valueFrom` and `valueTo`. */
+  value(): void {
     const { bytes } = this;
     this.skipSpace();
     if (bytes[this.at++] !== EQUALS) throw broken('an attribute without a value');
@@ -66,12 +83,24 @@ class Walker {
     const quote = bytes[this.at++];
     if (quote !== QUOTE && quote !== APOSTROPHE) throw broken('an attribute without quotes');
     const from = this.at;
-    while (this.at < bytes.length && bytes[this.at] !== quote) {
-      this.at++;
-      if (this.at - from > MESH_LIMITS.wordBytes) throw broken('an attribute without an end');
+    let at = from;
+    while (at < bytes.length && bytes[at] !== quote) {
+      at++;
+      if (at - from > MESH_LIMITS.wordBytes) throw broken('an attribute without an end');
     }
-    if (this.at >= bytes.length) throw broken('an attribute without an end');
-    return textOf(bytes, from, this.at++);
+    if (at >= bytes.length) throw broken('an attribute without an end');
+    this.valueFrom = from;
+    this.valueTo = at;
+    this.at = at + 1;
+  }
+  private valueFrom = 0;
+  private valueTo = 0;
+  /** The number that the last value is; what is missing or empty is none. */
+  get number(): number {
+    let [from, to] = [this.valueFrom, this.valueTo];
+    while (from < to && this.bytes[from]! <= 32) from++;
+    while (to > from && this.bytes[to - 1]! <= 32) to--;
+    return from === to ? Number.NaN : numberOf(this.bytes, from, to);
   }
 }
 
@@ -90,7 +119,7 @@ function readRows(
   push: (a: number, b: number, c: number) => void,
 ): void {
   const { bytes } = walker;
-  const found: [string, string, string] = ['', '', ''];
+  const found: [number, number, number] = [Number.NaN, Number.NaN, Number.NaN];
   for (;;) {
     walker.skipSpace();
     if (walker.at >= bytes.length) throw broken(`a list of ${list} without an end`);
@@ -101,31 +130,28 @@ function readRows(
       continue;
     }
     walker.at++;
-    const name = walker.name();
-    if (name !== row) throw broken(`<${name.slice(0, 30)}> among ${list}`);
-    found.fill('');
+    walker.stepName();
+    if (!walker.isName(row)) throw broken(`<${walker.lastName.slice(0, 30)}> among ${list}`);
+    found.fill(Number.NaN);
     for (walker.skipSpace(); bytes[walker.at] !== SLASH && bytes[walker.at] !== GT; walker.skipSpace()) {
       if (walker.at >= bytes.length) throw broken(`a ${row} without an end`);
-      const begun = walker.at;
-      const attribute = walker.name();
-      if (walker.at === begun) throw broken(`a ${row} that cannot be read`);
-      const value = walker.value();
-      const place = names.indexOf(attribute);
-      if (place >= 0) found[place] = value;
+      if (walker.stepName() === 0) throw broken(`a ${row} that cannot be read`);
+      const place = walker.isName(names[0]) ? 0 : walker.isName(names[1]) ? 1 : 2;
+      walker.value();
+      if (place < 2 || walker.isName(names[2])) found[place] = walker.number;
     }
     if (bytes[walker.at] === SLASH) walker.at += 2;
     else {
       walker.at++;
       walker.skipSpace();
       walker.at += 2;
-      if (walker.name() !== row) throw broken(`something within a ${row}`);
+      walker.stepName();
+      if (!walker.isName(row)) throw broken(`something within a ${row}`);
       walker.at++;
     }
-    push(numberOf(found[0]), numberOf(found[1]), numberOf(found[2]));
+    push(found[0], found[1], found[2]);
   }
 }
-/** What is missing is no number, and is found so where the mesh is checked. */
-const numberOf = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text));
 
 /**
  * Takes a 3MF model apart: vertices and triangles as numbers, straight from the bytes, and what is left of the text for an XML reader.
@@ -172,9 +198,7 @@ function skipToRows(walker: Walker): boolean {
   const { bytes } = walker;
   for (walker.skipSpace(); bytes[walker.at] !== GT; walker.skipSpace()) {
     if (bytes[walker.at] === SLASH) return false;
-    const begun = walker.at;
-    walker.name();
-    if (walker.at === begun) throw broken('a list that cannot be read');
+    if (walker.stepName() === 0) throw broken('a list that cannot be read');
     walker.value();
   }
   walker.at++;

@@ -1,4 +1,4 @@
-import { textOf } from './byteText';
+import { numberOf, textOf } from './byteText';
 import { GrowingFloats, GrowingIndices } from './growingArray';
 import { MESH_LIMITS } from './limits';
 import { MeshFileError } from './meshFileError';
@@ -33,6 +33,11 @@ const KINDS: Readonly<Record<string, Header['kind']>> = {
   binary_big_endian: 'big',
 };
 
+/** A face that is one has a triangle at least. */
+const COUNTS_MOST: Readonly<Record<string, number>> = {
+  vertex: MESH_LIMITS.vertices,
+  face: MESH_LIMITS.triangles,
+};
 const HEADER_BYTES_MAX = 64 * 1024;
 
 const broken = (line: number, word: string): MeshFileError =>
@@ -64,6 +69,8 @@ function readHeaderLine(words: readonly string[], line: number, header: Header):
     case 'element': {
       const count = Number(words[2]);
       if (!Number.isInteger(count) || count < 0) throw broken(line, words[2] ?? '');
+      if (count > (COUNTS_MOST[words[1] ?? ''] ?? Infinity))
+        throw new MeshFileError('MESH_TOO_LARGE', { count });
       header.elements.push({ name: words[1] ?? '', count, properties: [] });
       return;
     }
@@ -135,9 +142,10 @@ class TextValues implements Values {
     if (from === to) throw new MeshFileError('MESH_TRUNCATED', { bytes: bytes.length });
     this.at = to;
     if (to - from > MESH_LIMITS.wordBytes) throw damaged(textOf(bytes, from, from + 30));
+    const value = numberOf(bytes, from, to);
+    if (!Number.isNaN(value)) return value;
     const word = textOf(bytes, from, to);
-    const value = Number(word);
-    if (Number.isNaN(value) && !/^[-+]?nan/i.test(word)) throw damaged(word);
+    if (!/^[-+]?nan/i.test(word)) throw damaged(word);
     return value;
   }
 }
@@ -169,7 +177,9 @@ function readProperty(property: Property, values: Values): number[] {
   if (property.countType === undefined) return [values.next(property.type)];
   const count = values.next(property.countType);
   if (!(count >= 0) || count > MESH_LIMITS.corners) throw damaged(`a face of ${count} corners`);
-  return Array.from({ length: count }, () => values.next(property.type));
+  const list: number[] = [];
+  for (let n = 0; n < count; n++) list.push(values.next(property.type));
+  return list;
 }
 
 function readVertex({ properties }: Element, values: Values, into: GrowingFloats): void {
@@ -189,7 +199,7 @@ function readVertex({ properties }: Element, values: Values, into: GrowingFloats
 function readFace({ properties }: Element, values: Values, into: GrowingIndices): void {
   for (const property of properties) {
     const list = readProperty(property, values);
-    if (!/^vertex_ind(ex|ices)$/.test(property.name)) continue;
+    if (property.name !== 'vertex_index' && property.name !== 'vertex_indices') continue;
     for (const index of list) if (!(index >= 0)) throw new MeshFileError('MESH_INDEX_RANGE', { index });
     for (let n = 1; n + 1 < list.length; n++) into.push3(list[0]!, list[n]!, list[n + 1]!);
   }

@@ -16,6 +16,8 @@ import { backupFolderOf, keepSafekeeping, readSafekeeping, type Safekeeping } fr
 import { backupStanding, isBackupDue } from './whenDue';
 
 const LOOK_EVERY_MS = 60_000;
+/** On a shared database a change is marked again after this. */
+const MARKED_MS = 60_000;
 /** What is taken in whole, and cannot be asked for again out of a journal. */
 const ONLY_IN_BACKUPS = /^\/(archive|demo|safekeeping\/restore)(\?|$)/;
 
@@ -35,6 +37,8 @@ const dateOf = (at: string | undefined | null): Date | null => (at ? new Date(at
 /** Backups by themselves: after each day's work, into a folder of the user's choice; and what was accepted since the last one. */
 export class BackupKeeper {
   private changedAt: Date | null = null;
+  private changes = 0;
+  private markedAt = 0;
   private running: Promise<MadeBackup> | null = null;
   private writing: Promise<void> = Promise.resolve();
   private timer: NodeJS.Timeout | undefined;
@@ -60,44 +64,77 @@ export class BackupKeeper {
     return keeper;
   }
 
-  private change(part: Partial<Safekeeping>): Promise<void> {
-    this.state = { ...this.state, ...part };
-    const kept = this.state;
+  /** Changes a part of what is known; on a shared database of what others wrote there by now. */
+  private change(partOf: (kept: Safekeeping) => Partial<Safekeeping>): Promise<void> {
+    this.state = { ...this.state, ...partOf(this.state) };
     return (this.writing = this.writing
       .catch(() => undefined)
-      .then(() => keepSafekeeping(this.options.dataFolder, kept)));
+      .then(async () => {
+        if (this.options.isShared) {
+          const kept = await this.readAgain();
+          this.state = { ...kept, ...partOf(kept) };
+        }
+        await keepSafekeeping(this.options.dataFolder, this.state);
+      }));
+  }
+  private async readAgain(): Promise<Safekeeping> {
+    const { dataFolder, shopId } = this.options;
+    return { ...(await readSafekeeping(dataFolder)), shopId };
+  }
+  /** What others wrote since. */
+  private async catchUp(): Promise<void> {
+    await this.writing.catch(() => undefined);
+    if (this.options.isShared) this.state = await this.readAgain();
   }
 
   /** Something was kept by itself, by a device: no journal tells it, the next backup has it. */
   touch(): void {
-    this.changedAt = this.now();
-    if (this.state.since === null) this.mark(this.state.atOnce);
+    this.mark(false);
   }
 
   /** Something was kept: written down, so that it comes back should the database be lost before the next backup. */
   note(entry: JournalEntry, inJournal = true): void {
-    this.changedAt = this.now();
     if (inJournal) this.journal.note(entry);
-    const atOnce = this.state.atOnce || ONLY_IN_BACKUPS.test(entry.url);
-    if (this.state.since === null || atOnce !== this.state.atOnce) this.mark(atOnce);
+    this.mark(ONLY_IN_BACKUPS.test(entry.url));
   }
   private mark(atOnce: boolean): void {
-    const since = this.state.since ?? this.now().toISOString();
-    this.change({ since, atOnce }).catch((error: unknown) =>
+    const now = this.now();
+    this.changedAt = now;
+    this.changes++;
+    // On a shared database another process may have made a backup since: what is marked here may be so no more.
+    const isOld = this.options.isShared && now.getTime() - this.markedAt > MARKED_MS;
+    if (this.state.since !== null && (this.state.atOnce || !atOnce) && !isOld) return;
+    this.markedAt = now.getTime();
+    this.change(({ since, atOnce: was }) => ({
+      since: since ?? now.toISOString(),
+      atOnce: was || atOnce,
+    })).catch((error: unknown) =>
       this.options.log.error({ err: error }, 'what is known of backups was not kept'),
     );
+  }
+  /** What is another one whenever something was kept, by whomever. */
+  private async changeMark(): Promise<string> {
+    if (!this.options.isShared) return String(this.changes);
+    const { rows } = await this.options.db.query<{ at: string }>(
+      'SELECT pg_snapshot_xmax(pg_current_snapshot())::text AS at',
+    );
+    return rows[0]!.at;
   }
 
   /** From here on backups are made by themselves; a shop that has things, and no backup, is without one since now. */
   begin(isEmpty: boolean): void {
-    if (!isEmpty && this.state.last === null && this.state.since === null) this.mark(this.state.atOnce);
+    if (!isEmpty && this.state.last === null && this.state.since === null) this.mark(false);
+    this.pause();
     this.timer = setInterval(() => void this.look(), LOOK_EVERY_MS);
     this.timer.unref();
   }
+  /** Another process does that now. */
+  pause(): void {
+    clearInterval(this.timer);
+  }
   /** Makes a backup when one is due. */
   async look(): Promise<void> {
-    if (this.options.isShared)
-      this.state = { ...(await readSafekeeping(this.options.dataFolder)), shopId: this.options.shopId };
+    await this.catchUp();
     if (!this.running && isBackupDue(this.facts(), this.now())) await this.makeNow().catch(() => undefined);
   }
   private facts() {
@@ -124,25 +161,25 @@ export class BackupKeeper {
   private async make(): Promise<MadeBackup> {
     const { db, files, dataFolder, isShared, log } = this.options;
     const began = this.now();
-    const before = this.state;
-    // What is kept from here on is not in it for sure.
-    this.state = { ...this.state, since: null, atOnce: false };
     try {
+      const mark = await this.changeMark();
       const dropBefore = await this.journal.begin();
       const { file, size, pours, entries, bytes, missing } = await (isShared
         ? backUp(writeArchive(db, files), this.folder, began)
         : backUpAside(db, dataFolder, this.folder, began));
+      const at = began.toISOString();
       const tookS = (this.now().getTime() - began.getTime()) / 1000;
-      const made: MadeBackup = { at: began.toISOString(), file, size, pours, entries, bytes, missing, tookS };
-      await this.change({ last: made, failed: null });
+      const made: MadeBackup = { at, file, size, pours, entries, bytes, missing, tookS };
+      // What was kept meanwhile is not in it for sure.
+      const isAll = (await this.changeMark()) === mark;
+      await this.change(({ atOnce }) => ({ last: made, failed: null, since: isAll ? null : at, atOnce: !isAll && atOnce })); // prettier-ignore
       await dropBefore();
       log.info({ file, size, pours, tookS }, 'a backup was made and read again');
       return made;
     } catch (error) {
       const why = asRefusal(error)?.message ?? (error instanceof Error ? error.message : String(error));
       log.error({ err: error }, 'a backup failed');
-      const { since, atOnce } = before;
-      await this.change({ since: since ?? this.state.since, atOnce: atOnce || this.state.atOnce, failed: { at: began.toISOString(), why } }).catch(() => undefined); // prettier-ignore
+      await this.change(() => ({ failed: { at: began.toISOString(), why } })).catch(() => undefined);
       throw error;
     }
   }
@@ -155,10 +192,11 @@ export class BackupKeeper {
       if (path.join(folder, path.sep).startsWith(data)) throw new Refusal('BACKUP_FOLDER', { folder, why: 'it is inside the data folder, and would go with it' }); // prettier-ignore
       await tryToWrite(folder);
     }
-    await this.change({ isOn, folder, failed: null });
+    await this.change(() => ({ isOn, folder, failed: null }));
   }
 
   async tell(): Promise<Backups> {
+    await this.catchUp();
     const { isOn, last, failed, since, folder } = this.state;
     return {
       isOn,

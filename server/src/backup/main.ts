@@ -1,8 +1,11 @@
 import path from 'node:path';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readArchive } from '../archive/readArchive';
 import { writeArchive } from '../archive/writeArchive';
+import { countRows } from '../damage/rowTally';
 import { findWayBack } from '../damage/putBack';
 import { putShopBack } from '../damage/rescue';
 import { FolderTakenError } from '../db/folderTaken';
@@ -60,12 +63,42 @@ async function putTheShopBack(): Promise<void> {
   for (const said of await putShopBack({ dataFolder, webFolder: '', port: 0, demoShop, log }, way, log)) console.log(said); // prettier-ignore
 }
 
+/** The same shop into an empty place: another data folder, or a PostgreSQL server (bytes go into the data folder of ZP_MOVE_FILES). Counted on both sides. */
+async function moveTo(to: string): Promise<void> {
+  const isServer = /^postgres(ql)?:/.test(to);
+  const files = process.env['ZP_MOVE_FILES'];
+  if (isServer && files === undefined) throw new Error('Say where bytes go beside that server: ZP_MOVE_FILES=FOLDER, the ZP_DATA of those who use it.'); // prettier-ignore
+  const target = isServer
+    ? { dataFolder: path.resolve(files!), databaseUrl: to }
+    : { dataFolder: path.resolve(to) };
+  const from = await open();
+  const aside = await mkdtemp(path.join(tmpdir(), 'zero-pour-move-'));
+  try {
+    const { file } = await backUp(writeArchive(from.db, from.files), aside, new Date());
+    const into = await openShop({ ...target, log });
+    try {
+      await readArchive(into.db, into.files, file);
+      const [before, after] = [await countRows(from.db), await countRows(into.db)];
+      const off = before.filter(({ table, rows }) => after.find((one) => one.table === table)?.rows !== rows);
+      if (off.length > 0) throw new Error(`Not all of it arrived: ${off.map(({ table, rows }) => `${table} had ${rows}`).join(', ')}. The shop is where it was; empty the new place and try again.`); // prettier-ignore
+      const total = before.reduce((sum, { rows }) => sum + rows, 0);
+      console.log(`${total} rows of ${before.length} tables, and their files, are in the new place too, counted on both sides. The shop stays in ${dataFolder} as well until you take it away.`); // prettier-ignore
+    } finally {
+      await into.close();
+    }
+  } finally {
+    await from.close();
+    await rm(aside, { recursive: true, force: true });
+  }
+}
+
 const [command, named] = process.argv.slice(2);
 try {
   if (command === 'backup') await backupTo(path.resolve(named ?? path.join(dataFolder, '..', 'backups')));
+  else if (command === 'move' && named) await moveTo(named);
   else if (command === 'restore' && named === '--back') await putTheShopBack();
   else if (command === 'restore' && named) await restoreFrom(path.resolve(named));
-  else throw new Error('npm run backup -- [FOLDER], npm run restore -- FILE into a data folder that is empty, or npm run restore -- --back where it is damaged.'); // prettier-ignore
+  else throw new Error('npm run backup -- [FOLDER], npm run restore -- FILE into a data folder that is empty, npm run restore -- --back where it is damaged, or npm run move -- TO, an empty folder or a PostgreSQL server.'); // prettier-ignore
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   process.exitCode = 1;

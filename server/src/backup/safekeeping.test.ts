@@ -37,13 +37,13 @@ describe('backups of a shop that is open', () => {
     const shop = await open();
     expect(await backupsOf(shop)).toMatchObject({ standing: 'none', since: null, last: null, kept: [], isOwnFolder: true }); // prettier-ignore
     await shop.ask('POST', '/pours', { id: randomUUID(), doc: emptyPourDoc() });
-    expect((await backupsOf(shop)).since).not.toBeNull();
+    await vi.waitFor(async () => expect((await backupsOf(shop)).since).not.toBeNull());
     const made = (await shop.ask('POST', '/safekeeping/backup', {})).body as AboutShop;
     expect(made.backups).toMatchObject({ standing: 'current', since: null, last: { pours: 1, missing: 0 } });
     expect(made.backups.kept).toHaveLength(1);
     expect((await shop.ask('GET', '/safety')).body).toMatchObject({ standing: 'current' });
     await shop.ask('POST', '/pours', { id: randomUUID(), doc: emptyPourDoc() });
-    expect((await backupsOf(shop)).standing).toBe('behind');
+    await vi.waitFor(async () => expect((await backupsOf(shop)).standing).toBe('behind'));
     // It knows that after a start too.
     await close(shop);
     expect((await backupsOf(await open())).standing).toBe('behind');
@@ -122,48 +122,55 @@ describe('everything that is kept, read through', () => {
   });
 });
 
-describe.skipIf(process.env['DATABASE_URL'] !== undefined)('what was accepted since the backup', () => {
-  it('is all there when the database is lost whole: things, pours, photos, in the order they were changed', async () => {
-    const shop = await open();
-    await shop.ask('POST', '/demo');
-    await shop.ask('POST', '/safekeeping/backup', {});
-    const [flask, pour] = [randomUUID(), randomUUID()];
-    await shop.ask('PUT', `/shop/flask/${flask}`, { ...FLASK, id: flask });
-    await shop.ask('PUT', `/shop/flask/${flask}`, { ...FLASK, id: flask, heightMm: 130 });
-    await shop.ask('POST', '/pours', { id: pour, doc: emptyPourDoc() });
-    const change = (value: string) => shop.ask('PATCH', `/pours/${pour}`, { changes: [{ path: ['brief', 'note'], version: 2, value }] }); // prettier-ignore
-    for (const note of ['first', 'second', 'third']) expect((await change(note)).status).toBe(200);
-    const photo = new TextEncoder().encode('a picture');
-    const hash = createHash('sha256').update(photo).digest('hex');
-    await shop.ask('PUT', `/blobs/${hash}`, photo, { 'Content-Type': 'image/png' });
-    const { settings } = (await shop.ask('GET', '/shop')).body as ShopState;
-    const base = ((await shop.ask('GET', '/shop')).body as ShopState).revisions['/settings'];
-    await shop.ask('PUT', '/settings', { ...settings, shopName: 'Renamed since' }, base === undefined ? {} : { 'If-Match': `"${base}"` }); // prettier-ignore
-    const before = (await shop.ask('GET', '/shop')).body as ShopState;
-    const { number } = (await shop.ask('GET', `/pours/${pour}`)).body as Pour;
-    await close(shop);
+describe.skipIf(process.env['ZP_TEST_DATABASE_URL'] !== undefined)(
+  'what was accepted since the backup',
+  () => {
+    it('is all there when the database is lost whole: things, pours, photos, in the order they were changed', async () => {
+      const shop = await open();
+      await shop.ask('POST', '/demo');
+      await shop.ask('POST', '/safekeeping/backup', {});
+      const [flask, pour] = [randomUUID(), randomUUID()];
+      await shop.ask('PUT', `/shop/flask/${flask}`, { ...FLASK, id: flask });
+      await shop.ask('PUT', `/shop/flask/${flask}`, { ...FLASK, id: flask, heightMm: 130 });
+      await shop.ask('POST', '/pours', { id: pour, doc: emptyPourDoc() });
+      const change = (value: string) => shop.ask('PATCH', `/pours/${pour}`, { changes: [{ path: ['brief', 'note'], version: 2, value }] }); // prettier-ignore
+      for (const note of ['first', 'second', 'third']) expect((await change(note)).status).toBe(200);
+      const photo = new TextEncoder().encode('a picture');
+      const hash = createHash('sha256').update(photo).digest('hex');
+      await shop.ask('PUT', `/blobs/${hash}`, photo, { 'Content-Type': 'image/png' });
+      const { settings } = (await shop.ask('GET', '/shop')).body as ShopState;
+      const base = ((await shop.ask('GET', '/shop')).body as ShopState).revisions['/settings'];
+      await shop.ask('PUT', '/settings', { ...settings, shopName: 'Renamed since' }, base === undefined ? {} : { 'If-Match': `"${base}"` }); // prettier-ignore
+      const before = (await shop.ask('GET', '/shop')).body as ShopState;
+      const { number } = (await shop.ask('GET', `/pours/${pour}`)).body as Pour;
+      await close(shop);
 
-    const dataFolder = path.join(folder, 'data');
-    await rm(path.join(dataFolder, 'database'), { recursive: true });
-    const way = await findWayBack(dataFolder);
-    const log = pino({ level: 'silent' });
-    const demoShop = () => Promise.reject(new Error('none'));
-    const said = await putShopBack({ dataFolder, webFolder: dataFolder, port: 0, demoShop, log }, way!, log);
-    expect(said.join(' ')).toMatch(/\d+ changes that were accepted since were put over it\./);
+      const dataFolder = path.join(folder, 'data');
+      await rm(path.join(dataFolder, 'database'), { recursive: true });
+      const way = await findWayBack(dataFolder);
+      const log = pino({ level: 'silent' });
+      const demoShop = () => Promise.reject(new Error('none'));
+      const said = await putShopBack(
+        { dataFolder, webFolder: dataFolder, port: 0, demoShop, log },
+        way!,
+        log,
+      );
+      expect(said.join(' ')).toMatch(/\d+ changes that were accepted since were put over it\./);
 
-    const back = await open();
-    const after = (await back.ask('GET', '/shop')).body as ShopState;
-    expect(after.shopId).toBe(before.shopId);
-    expect(after.settings).toEqual(before.settings);
-    expect(after.lists).toEqual(before.lists);
-    expect((await back.ask('GET', `/pours/${pour}`)).body as Pour).toMatchObject({ number, doc: { brief: { note: 'third' } } }); // prettier-ignore
-    expect((await back.ask('GET', `/blobs/${hash}`)).body).toBe('a picture');
-  });
+      const back = await open();
+      const after = (await back.ask('GET', '/shop')).body as ShopState;
+      expect(after.shopId).toBe(before.shopId);
+      expect(after.settings).toEqual(before.settings);
+      expect(after.lists).toEqual(before.lists);
+      expect((await back.ask('GET', `/pours/${pour}`)).body as Pour).toMatchObject({ number, doc: { brief: { note: 'third' } } }); // prettier-ignore
+      expect((await back.ask('GET', `/blobs/${hash}`)).body).toBe('a picture');
+    });
 
-  it('is not written down a second time while it is put back, and a folder that refuses a journal stops no work', async () => {
-    const shop = await open();
-    await rm(path.join(folder, 'data', 'since-backup'), { recursive: true });
-    await chmod(folder, 0o755);
-    expect((await shop.ask('POST', '/pours', { id: randomUUID(), doc: emptyPourDoc() })).status).toBe(201);
-  });
-});
+    it('is not written down a second time while it is put back, and a folder that refuses a journal stops no work', async () => {
+      const shop = await open();
+      await rm(path.join(folder, 'data', 'since-backup'), { recursive: true });
+      await chmod(folder, 0o755);
+      expect((await shop.ask('POST', '/pours', { id: randomUUID(), doc: emptyPourDoc() })).status).toBe(201);
+    });
+  },
+);

@@ -1,4 +1,5 @@
 import { idSchema, madeBackupSchema, momentSchema } from '@zero-pour/contracts';
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
@@ -47,9 +48,10 @@ export async function readSafekeeping(dataFolder: string): Promise<Safekeeping> 
 /** Written beside and moved into its place: whole, or as before. */
 export async function keepSafekeeping(dataFolder: string, kept: Safekeeping): Promise<void> {
   const file = path.join(dataFolder, FILE);
-  await writeFile(`${file}.part`, `${JSON.stringify(kept, null, 1)}\n`);
-  await flushFile(`${file}.part`);
-  await rename(`${file}.part`, file);
+  const partial = `${file}.${randomUUID()}.part`;
+  await writeFile(partial, `${JSON.stringify(kept, null, 1)}\n`);
+  await flushFile(partial);
+  await rename(partial, file);
   await flushFolder(dataFolder);
 }
 

@@ -57,7 +57,7 @@ const damageOf = async (): Promise<ShopDamagedError> => {
   return error as ShopDamagedError;
 };
 
-describe.skipIf(process.env['DATABASE_URL'] !== undefined)(
+describe.skipIf(process.env['ZP_TEST_DATABASE_URL'] !== undefined)(
   'a database of which a disk lost something',
   () => {
     it('a page of pours that reads as empty: what is gone is counted, what is whole is named', async () => {
@@ -98,7 +98,7 @@ describe.skipIf(process.env['DATABASE_URL'] !== undefined)(
   },
 );
 
-describe.skipIf(process.env['DATABASE_URL'] !== undefined)('the way back', () => {
+describe.skipIf(process.env['ZP_TEST_DATABASE_URL'] !== undefined)('the way back', () => {
   const log = pino({ level: 'silent' });
   const options = () => ({ dataFolder: folder, webFolder: path.join(folder, 'no-page'), port: 0, log, demoShop: () => Promise.reject(new Error('none')) }); // prettier-ignore
 

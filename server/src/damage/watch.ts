@@ -27,7 +27,12 @@ export class ShopLook {
       this.timer = setTimeout(() => void this.lookNow().finally(() => next(AGAIN_MS)), after);
       this.timer.unref();
     };
+    this.pause();
     next(FIRST_MS);
+  }
+  /** Another process does that now. */
+  pause(): void {
+    clearTimeout(this.timer);
   }
 
   /** One at a time. Null when it was stopped, or could not be done at all. */

@@ -18,6 +18,9 @@ export interface Database extends Queryable {
   close(): Promise<void>;
 }
 
+/** A text that is looked for as it stands: of LIKE's own signs none means anything in it. */
+export const escapeLike = (text: string): string => text.replace(/[\\%_]/g, '\\$&');
+
 /** SQLSTATE of what the database refuses. */
 const codeOf = (error: unknown): string | undefined => (error as { code?: string }).code;
 export const isUniqueViolation = (error: unknown): boolean => codeOf(error) === '23505';

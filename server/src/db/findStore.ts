@@ -1,12 +1,12 @@
 import { SHOP_KINDS, type FindHit } from '@zero-pour/contracts';
 import { distance } from 'fastest-levenshtein';
-import type { Queryable } from './database';
+import { escapeLike, type Queryable } from './database';
 
 const LIMIT = 30;
 /** Words are looked for one by one, each anywhere; more than this are a pasted text. */
 const WORDS_MOST = 8;
 
-const like = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+const like = (word: string): string => `%${escapeLike(word)}%`;
 /** Of every word a condition, with the word's own parameter. */
 const all = (words: readonly string[], condition: (parameter: string) => string): string =>
   words.map((_, i) => `(${condition(`$${i + 1}`)})`).join(' AND ');
@@ -21,7 +21,9 @@ const poursSql = (words: readonly string[]): string => `
       WHERE pp.pour_id = p.id), p.doc #>> '{scrap,what}'), a.name) AS line, 1 AS rank, -p.number AS place
   FROM (SELECT * FROM pour p WHERE NOT p.discarded AND ${all(
     words,
-    (word) => `'pour ' || p.number ILIKE ${word} OR p.told_facts ->> 'words' LIKE lower(${word})
+    (
+      word,
+    ) => `'pour ' || p.number ILIKE ${word} OR p.id IN (SELECT pour_id FROM pour_words WHERE words LIKE lower(${word}))
       OR p.alloy_id IN (SELECT id FROM alloy WHERE name ILIKE ${word})
       OR p.resin_id IN (SELECT id FROM resin WHERE name ILIKE ${word})
       OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id WHERE t.name ILIKE ${word})`,
@@ -63,11 +65,10 @@ async function vocabulary(db: Queryable): Promise<string[]> {
     'SELECT name AS text FROM pattern',
     ...SHOP_KINDS.map((kind) => `SELECT name FROM ${kind}`),
     `SELECT coalesce(doc ->> 'name', doc ->> 'text') FROM bench_record`,
-    `SELECT told_facts ->> 'words' FROM pour WHERE NOT discarded`,
   ].join(' UNION ALL ');
   const { rows } = await db.query<{ word: string }>(
     `SELECT DISTINCT lower(word) AS word FROM (${names}) AS names, regexp_split_to_table(text, '[^[:alnum:]]+') AS word
-     WHERE length(word) >= ${SHORTEST}`,
+     WHERE length(word) >= ${SHORTEST} UNION SELECT word FROM known_word`,
   );
   return rows.map(({ word }) => word);
 }
@@ -103,5 +104,6 @@ export async function findByWords(
   const known = await vocabulary(db);
   const near = words.map((word) => (known.some((one) => one.includes(word)) ? word : nearest(word, known)));
   if (near.includes(undefined) || near.join(' ') === words.join(' ')) return { hits: [], instead: null };
-  return { hits: await exactly(db, near as string[]), instead: near.join(' ') };
+  const nearly = await exactly(db, near as string[]);
+  return { hits: nearly, instead: nearly.length > 0 ? near.join(' ') : null };
 }

@@ -1,11 +1,11 @@
 import type { FactName, MadeWith, Pour, RecordFacts, RecordQuery, Unread } from '@zero-pour/contracts';
-import type { Queryable } from './database';
+import { escapeLike, type Queryable } from './database';
 import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
 import { readEach } from './readStored';
 
 export const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
-    OR p.told_facts ->> 'words' LIKE '%' || lower($1) || '%'
+    OR p.id IN (SELECT pour_id FROM pour_words WHERE words LIKE '%' || lower($1) || '%')
     OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
                 WHERE t.name ILIKE '%' || $1 || '%'))
   AND ($2::uuid IS NULL OR p.alloy_id = $2::uuid)
@@ -29,7 +29,7 @@ export const filterOf = ({
   to,
   since,
   until,
-}: RecordQuery): unknown[] => [text, alloyId, flaw, zone, fact, from, to, since, until];
+}: RecordQuery): unknown[] => [escapeLike(text), alloyId, flaw, zone, fact, from, to, since, until];
 
 /** A number that is sorted by; the usual one stands in columns of its own. */
 const SORTED_BY = (name: FactName): string =>

@@ -32,12 +32,18 @@ export class KilnWatch {
     private readonly log: Logger,
   ) {}
 
+  private follows = false;
+  /** Whether this process is the one that follows devices. */
+  follow(follows: boolean): Promise<void> {
+    this.follows = follows;
+    return this.look();
+  }
   /** Follows the devices as the shop's kilns name them now. */
   look(): Promise<void> {
     return (this.looking = this.looking.then(() => this.lookNow()));
   }
   private async lookNow(): Promise<void> {
-    const kilns = await kilnsWithDevices(this.db);
+    const kilns = this.follows ? await kilnsWithDevices(this.db) : [];
     const wanted = new Map(kilns.map((kiln) => [kiln.id, kiln]));
     for (const link of [...this.links.values()]) {
       if (wanted.get(link.kilnId)?.deviceUrl.replace(/\/+$/, '') === link.address) continue;

@@ -11,6 +11,8 @@ export const BLOB_BYTES_MAX = 300_000_000;
 /** A whole shop with its meshes and photos. */
 const ASIDE_BYTES_MAX = 20_000_000_000;
 const PARTIAL = 'partial-';
+/** Nothing is written for longer. */
+const PARTIAL_MS_MOST = 24 * 3_600_000;
 
 /**
  * Bytes by their SHA-256, each in its own file. A file appears under its name only when it is whole and on the
@@ -23,12 +25,15 @@ export class BlobFiles {
 
   private constructor(private readonly folder: string) {}
 
-  /** Makes the folder, and clears what a stopped process left half-written. */
-  static async open(folder: string): Promise<BlobFiles> {
+  /** Makes the folder, and clears what a stopped process left half-written; in a shared one only what nobody can be writing any more. */
+  static async open(folder: string, isShared = false): Promise<BlobFiles> {
     await mkdir(folder, { recursive: true });
     await flushFolder(path.dirname(folder));
-    for (const name of await readdir(folder))
-      if (name.startsWith(PARTIAL)) await rm(path.join(folder, name), { force: true });
+    for (const name of (await readdir(folder)).filter((one) => one.startsWith(PARTIAL))) {
+      const file = path.join(folder, name);
+      const age = isShared ? Date.now() - ((await stat(file).catch(notThere))?.mtimeMs ?? 0) : Infinity;
+      if (age > PARTIAL_MS_MOST) await rm(file, { force: true });
+    }
     return new BlobFiles(folder);
   }
 
