@@ -104,6 +104,7 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
     await options.fill?.(services);
     await warmUp(db);
     const server = createApp(services, options.webFolder).listen(options.port, HOST);
+    closeSlowSenders(server);
     await listening(server);
     undo.push(() => close(server));
     undo.push(() => devices.stop());
@@ -123,7 +124,8 @@ export async function startShop(options: StartOptions): Promise<RunningShop> {
 
 /** Of all processes on one database one follows the kilns' devices, makes backups, and reads through what is kept. */
 function leading({ db, devices, backups, look, log }: Services, keepsBackups: boolean) {
-  devices.listen(() => backups.touch());
+  // Whatever a kiln is read to do may have been written down.
+  devices.listen(() => devices.states().some(({ reading }) => reading !== null) && backups.touch());
   return async (leads: boolean): Promise<void> => {
     await devices
       .follow(leads)
@@ -154,6 +156,12 @@ function joinOthers(
 /** The first answers take several times as long as later ones: that is spent here, before anybody waits for them. */
 async function warmUp(db: Database): Promise<void> {
   for (let n = 0; n < 3; n++) await readShopState(db);
+}
+
+/** Who sends his request drop by drop holds a connection for so long, and no longer; a whole shop as a zip takes minutes. */
+function closeSlowSenders(server: Server): void {
+  server.headersTimeout = 30_000;
+  server.requestTimeout = 15 * 60_000;
 }
 
 function listening(server: Server): Promise<void> {

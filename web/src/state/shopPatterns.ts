@@ -7,7 +7,7 @@ import {
   type PatternChange,
   type Unread,
 } from '@zero-pour/contracts';
-import { shallowRef } from 'vue';
+import { shallowRef, type ShallowRef } from 'vue';
 import type { z } from 'zod';
 import { request } from '../api/request';
 import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
@@ -17,7 +17,7 @@ import { keepSurely, readUnsent } from './unsent';
 const patternAt = (id: string): string => `/patterns/${id}`;
 
 /** The shop's patterns, the newest first, and how they are kept: a part of the shop's store. */
-export function keptPatterns() {
+export function keptPatterns(unread: ShallowRef<Unread[]>) {
   const patterns = shallowRef<Pattern[]>([]);
   /** Whether the shop has patterns that are not here yet: a large shop's come page by page, after the start. */
   const wantsMore = shallowRef(false);
@@ -30,17 +30,16 @@ export function keptPatterns() {
     wantsMore.value = more && others.length === 0;
   }
 
-  let fetching: Promise<Unread[]> | undefined;
-  /** Fetches the patterns that are not here yet. Returns those that do not read. */
-  const fetchRest = (): Promise<Unread[]> =>
-    (fetching ??= fetchPages().finally(() => (fetching = undefined)));
-  async function fetchPages(): Promise<Unread[]> {
-    if (!wantsMore.value) return [];
-    const [all, unread]: [Pattern[], Unread[]] = [[], []];
+  let fetching: Promise<void> | undefined;
+  /** Fetches the patterns that are not here yet. */
+  const fetchRest = (): Promise<void> => (fetching ??= fetchPages().finally(() => (fetching = undefined)));
+  async function fetchPages(): Promise<void> {
+    if (!wantsMore.value) return;
+    const all: Pattern[] = [];
     for (let after: string | null = ''; after !== null;) {
       const page: z.infer<typeof patternPageSchema> = await request(patternPageSchema, 'GET', `/patterns${after ? `?after=${after}` : ''}`); // prettier-ignore
       all.push(...page.read);
-      unread.push(...page.unread);
+      if (page.unread.length > 0) unread.value = [...unread.value, ...page.unread];
       learnRevisions(page.revisions);
       after = page.next;
     }
@@ -49,7 +48,6 @@ export function keptPatterns() {
     // What was added or changed here meanwhile stays as it is here.
     patterns.value = [...patterns.value.filter(({ id }) => !fetched.has(id)), ...all.map((pattern) => here.get(pattern.id) ?? pattern)]; // prettier-ignore
     wantsMore.value = false;
-    return unread;
   }
 
   async function addPattern(pattern: NewPattern): Promise<Pattern> {

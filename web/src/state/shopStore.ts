@@ -23,18 +23,10 @@ export const useShop = defineStore('shop', () => {
   const loading = shallowRef<Loading>('no');
   const { settings, keepSettings, takeSettings, resendSettings } = keptSettings();
   const { lists, resendItems, ...items } = keptItems();
-  const {
-    patterns,
-    wantsMore,
-    takeFirst,
-    fetchRest,
-    addPattern,
-    takePattern,
-    changePattern,
-    resendPatterns,
-  } = keptPatterns();
   /** Kept things that do not read. */
   const unread = shallowRef<Unread[]>([]);
+  const kept = keptPatterns(unread);
+  const { patterns, wantsMore, addPattern, takePattern, changePattern } = kept;
 
   const isEmpty = computed(
     () =>
@@ -50,7 +42,7 @@ export const useShop = defineStore('shop', () => {
     settings.value = state.settings;
     lists.value = state.lists;
     knowProgrammes(state.lists.programme);
-    takeFirst(state.patterns, state.morePatterns);
+    kept.takeFirst(state.patterns, state.morePatterns);
     unread.value = state.unread;
     usePours().takeOpen(state.openPours);
     resend();
@@ -71,12 +63,6 @@ export const useShop = defineStore('shop', () => {
   /** As it is by now; what is typed here and not kept yet stays on top. */
   const loadAgain = async (): Promise<void> => take(await request(shopStateSchema, 'GET', '/shop'));
 
-  /** Patterns of a large shop that did not come with the start. */
-  async function loadPatterns(): Promise<void> {
-    const unreadPatterns = await fetchRest();
-    if (unreadPatterns.length > 0) unread.value = [...unread.value, ...unreadPatterns];
-  }
-
   /** A whole shop out of a zip. */
   const takeIn = async (zip: Blob): Promise<void> =>
     take(await requestWithFile(shopStateSchema, '/archive', zip));
@@ -90,7 +76,7 @@ export const useShop = defineStore('shop', () => {
   /** What an earlier window could not send is shown and sent now. */
   function resend(): void {
     resendSettings();
-    resendPatterns();
+    kept.resendPatterns();
     resendItems();
   }
 
@@ -107,7 +93,7 @@ export const useShop = defineStore('shop', () => {
     takeIn,
     takeBackup,
     wantsMore,
-    loadPatterns,
+    loadPatterns: kept.fetchRest,
     keepSettings,
     takeSettings,
     ...items,

@@ -15,6 +15,7 @@ import {
   type NewKilnRun,
   type Pour,
   type RecordGroup,
+  type PouredPrint,
   type RecordPoints,
   type AboutShop,
   type Safety,
@@ -127,6 +128,9 @@ export class FakeServer {
   safety: Safety = { standing: 'current', why: null, since: null, lastAt: null, wrongCount: 0, wrong: null };
   about: AboutShop | undefined;
 
+  /** What earlier pours of any pattern tell of their prints. */
+  printsOfPattern: PouredPrint[] = [];
+
   /** What was written down of its kilns. */
   kilnCurves: KilnCurve[] = [];
 
@@ -152,11 +156,7 @@ export class FakeServer {
       };
     }
     if (at === '/api/sizes') return pours.flatMap((pour) => tellSizes(pour) ?? []);
-    if (at.startsWith('/api/prints/of/'))
-      return pours
-        .flatMap((pour) => tellPrint(pour) ?? [])
-        .filter(({ lines }) => lines.some((line) => at.endsWith(line.patternId)))
-        .reverse();
+    if (at.startsWith('/api/prints/of/')) return this.printsOfPattern;
     if (at === '/api/prints') return pours.flatMap((pour) => tellPrint(pour) ?? []);
     if (at.startsWith('/api/casts/lessons')) return this.lessons;
     if (at.startsWith('/api/casts/openings')) return this.openings;

@@ -1,12 +1,11 @@
 // @vitest-environment happy-dom
-import type { PourGate } from '@zero-pour/contracts';
+import { tellPrint, type PourGate } from '@zero-pour/contracts';
 import type { FeedingGate } from '@zero-pour/core';
 import type { DrawnSprues } from '@zero-pour/jobs';
-import { mount } from '@vue/test-utils';
+import { flushPromises, mount } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
 import type { PartScene } from '../../pattern';
-import { usePrints } from '../../state/printStore';
 import { useShop } from '../../state/shopStore';
 import { useFakeShop } from '../../testing/fakeServer';
 import { lastEmitted } from '../../testing/mountInApp';
@@ -64,15 +63,13 @@ describe('the fields of a gate', () => {
     expect(own()).toMatchObject([{ leanDeg: 20 }]);
   });
   it('offer the places of an earlier pour with what came of them', async () => {
-    const { page, own, part } = withGate(GatesOnPart);
+    const { part } = withGate(GatesOnPart);
     const gates = { x1: [newGate([1, 2, 3], [0, 0, 1], 2), newGate([4, 5, 6], [0, 0, 1], 2)] };
     const lines = [{ key: 'x1', patternId: part.pattern.id, count: 2 }];
-    const outcomes = { 'x1/1': 'sellable', 'x1/2': 'sellable' };
-    const print = { pieces: {}, pausesMm: [] };
-    usePrints().prints = [
-      { pourId: 'other', number: 23, lines, gates, outcomes, print, verdicts: {} } as never,
-    ];
-    await nextTick();
+    const told = tellPrint(shop.file.pours.find(({ number }) => number === 23)!)!;
+    shop.server.printsOfPattern = [{ ...told, lines, gates, outcomes: { 'x1/1': 'sellable', 'x1/2': 'sellable' } }]; // prettier-ignore
+    const { page, own } = withGate(GatesOnPart);
+    await flushPromises();
     await buttonOf(page, 'As in pour 23: 2 gates, 2 of 2 good').trigger('click');
     expect(own()!.map(({ placeMm }) => placeMm)).toEqual([
       [1, 2, 3],
