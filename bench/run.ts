@@ -1,4 +1,4 @@
-// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes | years: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
@@ -14,6 +14,7 @@ import { measureRecord } from './record';
 import { measureSprues } from './sprues';
 import { measureWhy } from './why';
 import { measureWrites } from './writes';
+import { measureYears } from './years';
 
 const BENCHES = {
   exposure: measureExposure,
@@ -31,6 +32,7 @@ const BENCHES = {
   trees: measureTrees,
   why: measureWhy,
   writes: measureWrites,
+  years: measureYears,
 } as const;
 const wanted = process.argv.slice(2);
 const names = (Object.keys(BENCHES) as (keyof typeof BENCHES)[]).filter(

@@ -129,7 +129,7 @@ const API_ERRORS = {
   BACKUP_FAILED: { status: 500, sentence: 'No backup was made: {why}' },
   BACKUP_FOLDER: {
     status: 422,
-    sentence: 'Backups cannot go to {folder}: {why}. The folder before stays.',
+    sentence: 'Backups cannot go to {folder}: {why}.',
   },
   BACKUP_NONE: {
     status: 404,

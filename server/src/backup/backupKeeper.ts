@@ -162,6 +162,7 @@ export class BackupKeeper {
     const { db, files, dataFolder, isShared, log } = this.options;
     const began = this.now();
     try {
+      await tryToWrite(this.folder);
       const mark = await this.changeMark();
       const dropBefore = await this.journal.begin();
       const { file, size, pours, entries, bytes, missing } = await (isShared
