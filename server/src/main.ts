@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { FolderTakenError } from './db/folderTaken';
 import { FolderRefusedError } from './db/migrations';
 import { prepareDemoFolder } from './demoFolder';
+import { asRefusal } from './services/asRefusal';
 import { importShop } from './services/importShop';
 import type { Services } from './routes/services';
 import { localAddresses } from './network/localAddresses';
@@ -93,6 +94,6 @@ try {
   if (error instanceof FolderTakenError || error instanceof FolderRefusedError) console.error(error.message);
   else if (code === 'EADDRINUSE')
     console.error(`Port ${port} is taken by another program. Set ZP_PORT to another one.`);
-  else console.error(error instanceof Error ? error.message : error);
+  else console.error(asRefusal(error)?.message ?? (error instanceof Error ? error.message : error));
   process.exit(1);
 }

@@ -1,4 +1,5 @@
-import { mkdir } from 'node:fs/promises';
+import { Refusal } from '@zero-pour/contracts';
+import { mkdir, statfs } from 'node:fs/promises';
 import path from 'node:path';
 import type { Logger } from 'pino';
 import { keepLogShort } from './db/checkpoints';
@@ -47,6 +48,7 @@ export async function openShop({ dataFolder, log, databaseUrl, prepare, acceptLo
   };
   try {
     await prepare?.();
+    await refuseFullDisk(dataFolder);
     if (!databaseUrl && !acceptLoss) refuseLostDatabase(dataFolder);
     const place = databaseUrl ? { serverUrl: databaseUrl } : { folder: path.join(dataFolder, 'database') };
     const { db, migration } = await openDatabase(place);
@@ -63,6 +65,8 @@ export async function openShop({ dataFolder, log, databaseUrl, prepare, acceptLo
     return { db, migration, files, close };
   } catch (error) {
     await close().catch(() => undefined);
+    // A database that has no room to open says the same as one that is damaged.
+    await refuseFullDisk(dataFolder);
     throw databaseUrl ? error : asDamage(error, path.join(dataFolder, 'database'));
   }
 } // prettier-ignore
@@ -76,4 +80,12 @@ function refuseLostDatabase(dataFolder: string): void {
       `The shop’s database in ${folder} is gone in part (${missing} is missing).`,
       false,
     );
+}
+
+/** The embedded database's log grows by pieces of 16 MB (PostgreSQL, wal_segment_size): without room for one it does not open, and would look damaged. */
+const ROOM_BYTES = 20_000_000;
+
+async function refuseFullDisk(dataFolder: string): Promise<void> {
+  const { bavail, bsize } = await statfs(dataFolder);
+  if (bavail * bsize < ROOM_BYTES) throw new Refusal('DISK_FULL');
 }

@@ -1,3 +1,4 @@
+import { Refusal } from '@zero-pour/contracts';
 import { FolderRefusedError } from '../db/migrations';
 
 /** The shop's database lost something: nothing is served from it before somebody decided how to go on. */
@@ -26,7 +27,10 @@ export function meansDamage(error: unknown): boolean {
 
 /** What the database says when its own files are not as it left them, in a sentence that a person can use; any other error as it is. */
 export const asDamage = (error: unknown, folder: string): unknown =>
-  error instanceof FolderRefusedError || error instanceof ShopDamagedError || !meansDamage(error)
+  error instanceof FolderRefusedError ||
+  error instanceof ShopDamagedError ||
+  error instanceof Refusal ||
+  !meansDamage(error)
     ? error
     : new ShopDamagedError(
         `The shop’s database in ${folder} does not open: files of it are damaged, cut off or missing.`,
