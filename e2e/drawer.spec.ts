@@ -166,7 +166,8 @@ test('what goes on paper is one page each', async ({ page }) => {
   await expect(page.getByRole('img', { name: /^Code that opens pour/ }).first()).toBeVisible();
   await expect(page.getByText('These codes lead to this machine only')).toBeVisible();
   await page.goto(`${demo.address}/p/22`);
-  await expect(page.getByRole('heading', { name: /22/ }).first()).toBeVisible();
+  await expect(page).toHaveURL(/\/pours\//);
+  await expect(page.getByText('Pour 22').first()).toBeVisible();
   await page.goto(`${demo.address}/p/9999`);
   await expect(page.getByRole('alert')).toContainText('There is no pour 9999 here');
 });

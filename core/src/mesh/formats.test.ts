@@ -1,19 +1,11 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
+import { outcomeOf } from '../testing/outcomeOf';
 import { ply } from '../testing/ply';
 import { asciiStl, bytesOf, cube, sphere, torus, type TestMesh } from '../testing/solids';
 import { MeshFileError, readMesh, write3mf, writeBinaryStl } from './index';
 
-const codeOf = (bytes: Uint8Array, name: string): string => {
-  try {
-    readMesh(bytes, name);
-    return 'read';
-  } catch (error) {
-    if (error instanceof MeshFileError) return error.code;
-    throw error;
-  }
-};
 /** Corners of the triangles in order: what a format must carry, whatever it does to the list of vertices. */
 const corners = ({
   positions,
@@ -50,7 +42,7 @@ describe('PLY', () => {
     ['a face that names a missing point', () => ply({ ...cube(1), triangles: [0, 1, 99] }, 'binary_big_endian'), 'MESH_INDEX_RANGE'],
     ['a coordinate that is no number', () => ply({ ...cube(1), positions: cube(1).positions.map((v, i) => (i === 4 ? Number.NaN : v)) }, 'binary_little_endian'), 'MESH_NOT_FINITE'],
   ])('%s is refused by name', (_what, damage, code) => {
-    expect(codeOf(damage(ply(part, 'binary_little_endian')), 'part.ply')).toBe(code);
+    expect(outcomeOf(damage(ply(part, 'binary_little_endian')), 'part.ply')).toBe(code);
   }); // prettier-ignore
 });
 
@@ -87,11 +79,11 @@ describe('3MF packages', () => {
     const missing = pack({
       '3D/3dmodel.model': `<model ${ns} ${production}><resources><object id="1"><components><component objectid="7" p:path="/3D/gone.model"/></components></object></resources><build><item objectid="1"/></build></model>`,
     });
-    expect(codeOf(missing, 'a.3mf')).toMatch(/^MESH_(ZIP|XML)_BROKEN$/);
+    expect(outcomeOf(missing, 'a.3mf')).toMatch(/^MESH_(ZIP|XML)_BROKEN$/);
     const unknown = pack({
       '3D/3dmodel.model': `<model ${ns} xmlns:q="http://unknown.invalid/x" requiredextensions="q"><resources><object id="1">${tetra}</object></resources><build><item objectid="1"/></build></model>`,
     });
-    expect(codeOf(unknown, 'a.3mf')).toBe('MESH_EXTENSION_UNKNOWN');
+    expect(outcomeOf(unknown, 'a.3mf')).toBe('MESH_EXTENSION_UNKNOWN');
   });
   it('leave out supports, helpers, and what is not to be printed', () => {
     const bytes = pack({
@@ -102,10 +94,10 @@ describe('3MF packages', () => {
   it('with a flipped byte that still unpacks are refused', () => {
     const text = `<model ${ns}><resources><object id="1">${tetra}</object></resources><build><item objectid="1"/></build></model>`;
     const bytes = zipSync({ '3D/3dmodel.model': [strToU8(text), { level: 0 }] });
-    expect(codeOf(bytes, 'a.3mf')).toBe('read');
+    expect(outcomeOf(bytes, 'a.3mf')).toBe('read');
     const at = bytes.findIndex((_, n) => new TextDecoder().decode(bytes.subarray(n, n + 5)) === 'x="1"') + 3;
     bytes[at] = '9'.charCodeAt(0);
-    expect(codeOf(bytes, 'a.3mf')).toBe('MESH_ZIP_BROKEN');
+    expect(outcomeOf(bytes, 'a.3mf')).toBe('MESH_ZIP_BROKEN');
   });
   it('that would unpack to far more than they should are refused', () => {
     const bomb = pack({ '3D/3dmodel.model': `<model ${ns}/>` });
@@ -114,7 +106,7 @@ describe('3MF packages', () => {
     );
     // What the directory says of the size is believed before a byte is unpacked.
     new DataView(bomb.buffer).setUint32(directory + 24, 700_000_000, true);
-    expect(codeOf(bomb, 'a.3mf')).toBe('MESH_ZIP_EXPANDS');
+    expect(outcomeOf(bomb, 'a.3mf')).toBe('MESH_ZIP_EXPANDS');
   });
 });
 
@@ -148,7 +140,7 @@ describe('text as programs write it', () => {
   it('binary STL with a few bytes after its last triangle; with a whole one more it is refused', () => {
     const whole = writeBinaryStl(part.positions, part.triangles);
     expect(corners(readMesh(Uint8Array.from([...whole, 1, 2, 3]), 'a.stl'))).toEqual(corners(part));
-    expect(codeOf(Uint8Array.from([...whole, ...new Array<number>(50).fill(0)]), 'a.stl')).toBe('MESH_COUNT_MISMATCH');
+    expect(outcomeOf(Uint8Array.from([...whole, ...new Array<number>(50).fill(0)]), 'a.stl')).toBe('MESH_COUNT_MISMATCH');
   });
   it('OBJ with lines that go on', () => {
     const text = 'v 0 0 0\nv 1 0 \\\n0\nv 0 1 0\nv 0 0 1\nf 1 3 \\\n2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n';
@@ -156,7 +148,7 @@ describe('text as programs write it', () => {
   });
   it('a number that is none is told without a line that is not there', () => {
     const bad = new TextDecoder().decode(ply(cube(1), 'ascii')).replace('\n1 0 0 200\n', '\n1 0 zero 200\n');
-    expect(codeOf(bytesOf(bad), 'a.ply')).toBe('MESH_DATA_BROKEN');
+    expect(outcomeOf(bytesOf(bad), 'a.ply')).toBe('MESH_DATA_BROKEN');
   });
 }); // prettier-ignore
 

@@ -1,23 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HOSTILE } from '../testing/hostileMeshes';
+import { outcomeOf } from '../testing/outcomeOf';
 import { ply } from '../testing/ply';
 import { asciiStl, bytesOf, cube, torus } from '../testing/solids';
 import { numberOf } from './byteText';
-import { MeshFileError, readMesh, write3mf, writeBinaryStl } from './index';
+import { MeshFileError, write3mf, writeBinaryStl } from './index';
 import { MESH_LIMITS } from './limits';
 import { takeModelApart } from './modelText';
-
-/** What comes of a file: its mesh, or the code of the refusal. Anything else that is thrown is thrown on. */
-function outcomeOf(bytes: Uint8Array, name: string): string {
-  try {
-    readMesh(bytes, name);
-    return 'read';
-  } catch (error) {
-    if (error instanceof MeshFileError) return error.code;
-    throw error;
-  }
-}
 
 describe('a file that is made to hurt', () => {
   // The same at full size, with time and memory: npm run bench -- hostile.
