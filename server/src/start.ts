@@ -158,9 +158,8 @@ async function warmUp(db: Database): Promise<void> {
   for (let n = 0; n < 3; n++) await readShopState(db);
 }
 
-/** Who sends his request drop by drop holds a connection for so long, and no longer; a whole shop as a zip takes minutes. */
+/** Who sends his request drop by drop holds a connection for so long, and no longer; a whole shop as a zip takes minutes. Its head has Node's own minute. */
 function closeSlowSenders(server: Server): void {
-  server.headersTimeout = 30_000;
   server.requestTimeout = 15 * 60_000;
 }
 
