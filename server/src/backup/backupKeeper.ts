@@ -1,5 +1,6 @@
 import type { Backups, MadeBackup, setBackupsSchema } from '@zero-pour/contracts';
 import { Refusal } from '@zero-pour/contracts';
+import { existsSync } from 'node:fs';
 import { mkdir, readdir, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Logger } from 'pino';
@@ -137,8 +138,15 @@ export class BackupKeeper {
     await this.catchUp();
     if (!this.running && isBackupDue(this.facts(), this.now())) await this.makeNow().catch(() => undefined);
   }
+  /** The last backup, and what no backup holds: one that somebody took away holds nothing any more. */
+  private standsBy(): Pick<Safekeeping, 'last' | 'since'> {
+    const { last, since } = this.state;
+    if (last === null || existsSync(last.file)) return { last, since };
+    return { last: null, since: since ?? last.at };
+  }
   private facts() {
-    const { isOn, since, last, failed, atOnce } = this.state;
+    const { isOn, failed, atOnce } = this.state;
+    const { last, since } = this.standsBy();
     return {
       isOn,
       since: dateOf(since),
@@ -198,7 +206,8 @@ export class BackupKeeper {
 
   async tell(): Promise<Backups> {
     await this.catchUp();
-    const { isOn, last, failed, since, folder } = this.state;
+    const { isOn, failed, folder } = this.state;
+    const { last, since } = this.standsBy();
     return {
       isOn,
       folder: this.folder,

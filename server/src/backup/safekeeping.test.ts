@@ -46,7 +46,11 @@ describe('backups of a shop that is open', () => {
     await vi.waitFor(async () => expect((await backupsOf(shop)).standing).toBe('behind'));
     // It knows that after a start too.
     await close(shop);
-    expect((await backupsOf(await open())).standing).toBe('behind');
+    const again = await open();
+    expect((await backupsOf(again)).standing).toBe('behind');
+    // One that somebody took away holds nothing any more.
+    await rm(made.backups.last!.file);
+    expect(await backupsOf(again)).toMatchObject({ standing: 'none', last: null, kept: [] });
   });
 
   it('go into a folder of the user’s choice; one that cannot be is refused, and the one before stays', async () => {

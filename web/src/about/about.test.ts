@@ -51,6 +51,7 @@ describe('how it stands with backups', () => {
     expect(new Set(all).size).toBe(6);
     expect(all.filter((text) => text.includes('All that is kept is in a backup'))).toEqual([all[0]]);
     expect(all[3]).toContain('The disk is full.');
+    expect(words({ last: { ...LAST, missing: 2 } })).toContain('but 2 damaged files');
     expect(words({ standing: 'overdue', last: null, since: LAST.at })).toContain(
       'There is none that is whole',
     );

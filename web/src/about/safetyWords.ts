@@ -36,6 +36,8 @@ export function backupWords(
     case 'behind':
       return { tone: 'watch', text: `${sinceWhen(since, now)} is in no backup yet.`, then: `One is made when nothing was kept for half an hour.${ofLast(last?.at, now)}` }; // prettier-ignore
     case 'current':
+      if (last!.missing > 0)
+        return { tone: 'watch', text: `All that is kept is in a backup but ${last!.missing} damaged files.`, then: `It is of ${formatMoment(Date.parse(last!.at), now)}. Drop those files here again.` }; // prettier-ignore
       return { tone: 'fine', text: 'All that is kept is in a backup.', then: `It is of ${formatMoment(Date.parse(last!.at), now)}.` }; // prettier-ignore
   }
 }
