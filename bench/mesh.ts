@@ -7,7 +7,14 @@ import {
   type PatternReading,
   type Step,
 } from '@zero-pour/core';
-import { bricksNearSolid, columnsOf, frameRound, gridBothSides, sweepDexels } from '../core/src/solid';
+import {
+  bricksNearSolid,
+  columnsOf,
+  distancesInside,
+  distancesOutside,
+  frameRound,
+  sweepDexels,
+} from '../core/src/solid';
 import { measureBounds } from '../core/src/mesh';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -59,7 +66,10 @@ function timeGrid({ mesh }: Read, times: Partial<Times>): { fine: number; mid: n
   const midFrame = frameRound(bounds, MID_MM, BAND_CELLS + 2);
   const dexels = sweepDexels(mesh.positions, mesh.triangles, columnsOf(midFrame));
   const midBricks = bricksNearSolid(dexels, midFrame, BAND_CELLS);
-  times.distances = timed(() => gridBothSides(dexels, midBricks, BAND_CELLS))[1];
+  times.distances = timed(() => [
+    distancesInside(dexels, midBricks),
+    distancesOutside(dexels, midBricks, BAND_CELLS),
+  ])[1];
   const cells = new Uint16Array(midBricks.place.length * 512);
   times.touch = timed(() => cells.forEach((_, n) => (cells[n] = n)))[1];
   return { fine: bricks.place.length * 512, mid: cells.length };

@@ -1,4 +1,4 @@
-// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | sprues | trees | why | writes | years: measurements that print a table. Nothing here fails a build.
+// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | shared | sprues | trees | why | writes | years: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
@@ -11,6 +11,7 @@ import { measureOrient } from './orient';
 import { measurePage } from './page';
 import { measurePlan } from './plan';
 import { measureRecord } from './record';
+import { measureShared } from './shared';
 import { measureSprues } from './sprues';
 import { measureWhy } from './why';
 import { measureWrites } from './writes';
@@ -28,6 +29,7 @@ const BENCHES = {
   page: measurePage,
   plan: measurePlan,
   record: measureRecord,
+  shared: measureShared,
   sprues: measureSprues,
   trees: measureTrees,
   why: measureWhy,

@@ -13,6 +13,7 @@ const TESTS = [
   'analysis',
   'api',
   'archive/archive',
+  'backup/moveShop',
   'border',
   'casts',
   'db/readStored',

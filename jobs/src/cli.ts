@@ -102,7 +102,8 @@ async function lineOf(file: string, unitMm: number | null): Promise<Line> {
       return refused(name, error.code, errorSentence(error.code, error.detail));
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
       return refused(name, 'NOT_FOUND', 'There is no such file.');
-    throw error;
+    // Whatever it is: the files after it are read all the same.
+    return refused(name, 'FAILED', `It could not be read: ${(error as Error).message}`);
   }
 }
 

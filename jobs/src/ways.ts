@@ -21,7 +21,7 @@ export interface FoundWays extends WaysUp {
 /** The best ways up of a part, and others beside them. */
 export const waysJob = defineJob({
   name: 'ways up',
-  version: 1,
+  version: 2,
   input: waysInputSchema,
   output: typed<FoundWays>(),
 });

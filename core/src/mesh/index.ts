@@ -9,4 +9,5 @@ export { capHoles, type CappedMesh } from './capHoles';
 export { innerShells } from './innerShells';
 export { checkTopology, isClosed, type Topology } from './topology';
 export { measureBounds, measureSolid, sizeOf, type Bounds, type SolidMeasure } from './measureSolid';
+export { clusterVertices, type Clustered } from './clusterVertices';
 export { unitNormals } from './unitNormals';

@@ -16,16 +16,18 @@ export interface SolidMeasure {
 
 /** Axis-aligned bounds of xyz triples. O(n). */
 export function measureBounds(positions: ArrayLike<number>): Bounds {
-  const min: [number, number, number] = [Infinity, Infinity, Infinity];
-  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  let x0 = Infinity, y0 = Infinity, z0 = Infinity; // prettier-ignore
+  let x1 = -Infinity, y1 = -Infinity, z1 = -Infinity; // prettier-ignore
   for (let i = 0; i < positions.length; i += 3) {
-    for (let k = 0; k < 3; k++) {
-      const value = positions[i + k]!;
-      if (value < min[k]!) min[k] = value;
-      if (value > max[k]!) max[k] = value;
-    }
+    const x = positions[i]!, y = positions[i + 1]!, z = positions[i + 2]!; // prettier-ignore
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+    if (z < z0) z0 = z;
+    if (z > z1) z1 = z;
   }
-  return { min, max };
+  return { min: [x0, y0, z0], max: [x1, y1, z1] };
 }
 
 export const sizeOf = ({ min, max }: Bounds): [number, number, number] => [
@@ -46,7 +48,7 @@ export function measureSolid(mesh: WeldedMesh, topology: Topology, bounds: Bound
   const shellVolumes = new Float64Array(topology.shells);
   let area = 0;
   for (let t = 0; t < triangles.length; t += 3) {
-    const [ia, ib, ic] = [3 * triangles[t]!, 3 * triangles[t + 1]!, 3 * triangles[t + 2]!];
+    const ia = 3 * triangles[t]!, ib = 3 * triangles[t + 1]!, ic = 3 * triangles[t + 2]!; // prettier-ignore
     const ax = p[ia]! - cx, ay = p[ia + 1]! - cy, az = p[ia + 2]! - cz; // prettier-ignore
     const bx = p[ib]! - cx, by = p[ib + 1]! - cy, bz = p[ib + 2]! - cz; // prettier-ignore
     const dx = p[ic]! - cx, dy = p[ic + 1]! - cy, dz = p[ic + 2]! - cz; // prettier-ignore
@@ -54,7 +56,8 @@ export function measureSolid(mesh: WeldedMesh, topology: Topology, bounds: Bound
     shellVolumes[topology.shellOfTriangle[t / 3]!]! += six / 6;
     const ux = bx - ax, uy = by - ay, uz = bz - az; // prettier-ignore
     const vx = dx - ax, vy = dy - ay, vz = dz - az; // prettier-ignore
-    area += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
+    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
+    area += Math.sqrt(nx * nx + ny * ny + nz * nz) / 2;
   }
   const shellVolumesMm3 = [...shellVolumes];
   return {

@@ -23,21 +23,26 @@ export function isClosed({ openEdges, unevenEdges, turnedEdges }: Topology): boo
 function edgeRows(
   triangles: Uint32Array,
   vertexCount: number,
-): { starts: Uint32Array; entries: Float64Array } {
+): { starts: Uint32Array; entries: Uint32Array } {
   const starts = new Uint32Array(vertexCount + 1);
-  for (let i = 0; i < triangles.length; i++) {
-    const from = triangles[i]!;
-    const to = triangles[i % 3 === 2 ? i - 2 : i + 1]!;
-    starts[Math.min(from, to) + 1]!++;
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = triangles[t]!, b = triangles[t + 1]!, c = triangles[t + 2]!; // prettier-ignore
+    starts[(a < b ? a : b) + 1]!++;
+    starts[(b < c ? b : c) + 1]!++;
+    starts[(c < a ? c : a) + 1]!++;
   }
   for (let v = 0; v < vertexCount; v++) starts[v + 1]! += starts[v]!;
   const fill = starts.slice(0, vertexCount);
-  const entries = new Float64Array(triangles.length);
-  for (let i = 0; i < triangles.length; i++) {
-    const from = triangles[i]!;
-    const to = triangles[i % 3 === 2 ? i - 2 : i + 1]!;
-    const low = Math.min(from, to);
-    entries[fill[low]!++] = Math.max(from, to) * 2 + (from < to ? 0 : 1);
+  const entries = new Uint32Array(triangles.length);
+  const add = (from: number, to: number): void => {
+    if (from < to) entries[fill[from]!++] = 2 * to;
+    else entries[fill[to]!++] = 2 * from + 1;
+  };
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = triangles[t]!, b = triangles[t + 1]!, c = triangles[t + 2]!; // prettier-ignore
+    add(a, b);
+    add(b, c);
+    add(c, a);
   }
   return { starts, entries };
 }
@@ -46,7 +51,7 @@ function edgeRows(
 const INSERTION_MAX = 24;
 
 /** Sorts entries [from, to) in place. Rows hold about three entries, where insertion beats a call. */
-function sortRow(entries: Float64Array, from: number, to: number): void {
+function sortRow(entries: Uint32Array, from: number, to: number): void {
   if (to - from > INSERTION_MAX) {
     entries.subarray(from, to).sort();
     return;
@@ -73,12 +78,12 @@ export function eachEdge(
     const end = starts[v + 1]!;
     sortRow(entries, starts[v]!, end);
     for (let i = starts[v]!; i < end;) {
-      const other = Math.floor(entries[i]! / 2);
+      const other = entries[i]! >>> 1;
       let faces = 0;
       let forward = 0;
-      for (; i < end && Math.floor(entries[i]! / 2) === other; i++) {
+      for (; i < end && entries[i]! >>> 1 === other; i++) {
         faces++;
-        if (entries[i]! % 2 === 0) forward++;
+        if ((entries[i]! & 1) === 0) forward++;
       }
       tell(v, other, faces, forward);
     }
@@ -114,15 +119,16 @@ function labelShells(triangles: Uint32Array, vertexCount: number): { shells: num
     parent[root(triangles[t + 1]!)] = a;
     parent[root(triangles[t + 2]!)] = a;
   }
-  const numbers = new Map<number, number>();
+  /** Number of each root's shell, from 1. */
+  const numbers = new Uint32Array(vertexCount);
   const labels = new Uint32Array(triangles.length / 3);
+  let shells = 0;
   for (let t = 0; t < labels.length; t++) {
     const key = root(triangles[3 * t]!);
-    let number = numbers.get(key);
-    if (number === undefined) numbers.set(key, (number = numbers.size));
-    labels[t] = number;
+    if (numbers[key] === 0) numbers[key] = ++shells;
+    labels[t] = numbers[key]! - 1;
   }
-  return { shells: numbers.size, labels };
+  return { shells, labels };
 }
 
 /** Counts open, crowded and turned edges, and the shells (faces joined through vertices). O(edges · log degree). */

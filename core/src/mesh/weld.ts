@@ -32,7 +32,7 @@ interface Weld {
 }
 
 /** Joins vertices with identical coordinates. Open addressing on the bits of the three doubles. O(n). */
-function weldExact(source: Float32Array | Float64Array, unitMm: number): Weld {
+function weldDoubles(source: Float64Array, unitMm: number): Weld {
   const count = source.length / 3;
   const positions = new Float64Array(source.length);
   const bits = new Int32Array(positions.buffer);
@@ -70,6 +70,74 @@ function weldExact(source: Float32Array | Float64Array, unitMm: number): Weld {
   }
   return { map, positions: positions.slice(0, 3 * used) };
 }
+
+/** Bits of −0, which is the same place as 0. */
+const MINUS_ZERO = 0x80000000;
+
+/** Round numbers end in zero bits, and neighbours differ in few: all bits of each must reach all of the sum. */
+function mix(x: number, y: number, z: number): number {
+  let h = Math.imul(x ^ (x >>> 15), 0x2c1b3c6d);
+  h = Math.imul((h ^ (h >>> 13)) + y, 0x297a2d39);
+  h = Math.imul((h ^ (h >>> 15)) + z, 0x1b873593);
+  return h ^ (h >>> 14);
+}
+
+/** A table of so many places for the vertices that are kept. */
+function placedAnew(bits: Uint32Array, kept: Uint32Array, size: number): Uint32Array<ArrayBuffer> {
+  const table = new Uint32Array(size).fill(EMPTY);
+  kept.forEach((at, n) => {
+    let slot = mix(bits[at]!, bits[at + 1]!, bits[at + 2]!) & (size - 1);
+    while (table[slot] !== EMPTY) slot = (slot + 1) & (size - 1);
+    table[slot] = n;
+  });
+  return table;
+}
+
+/**
+ * … of coordinates in single precision, by their own bits; −0 is made 0 in the source. The table begins at what a closed
+ * surface needs, a sixth of its corners, and grows for others: most of the time goes into waiting for it. O(n).
+ */
+function weldSingles(source: Float32Array, unitMm: number): Weld {
+  const bits = new Uint32Array(source.buffer, source.byteOffset, source.length);
+  const count = source.length / 3;
+  const map = new Uint32Array(count);
+  /** Where each kept vertex begins in the source. */
+  const kept = new Uint32Array(count);
+  let table = new Uint32Array(tableSize(count / 6)).fill(EMPTY);
+  let mask = table.length - 1;
+  let used = 0;
+  for (let i = 0; i < bits.length; i++) if (bits[i] === MINUS_ZERO) bits[i] = 0;
+  for (let i = 0, at = 0; i < count; i++, at += 3) {
+    const x = bits[at]!, y = bits[at + 1]!, z = bits[at + 2]!; // prettier-ignore
+    let slot = mix(x, y, z) & mask;
+    for (;;) {
+      const found = table[slot]!;
+      if (found === EMPTY) {
+        table[slot] = used;
+        kept[used] = at;
+        map[i] = used++;
+        if (4 * used > 3 * mask) {
+          table = placedAnew(bits, kept.subarray(0, used), 2 * table.length);
+          mask = table.length - 1;
+        }
+        break;
+      }
+      const f = kept[found]!;
+      if (bits[f] === x && bits[f + 1] === y && bits[f + 2] === z) {
+        map[i] = found;
+        break;
+      }
+      slot = (slot + 1) & mask;
+    }
+  }
+  const positions = new Float64Array(3 * used);
+  for (let n = 0; n < used; n++)
+    for (let k = 0; k < 3; k++) positions[3 * n + k] = source[kept[n]! + k]! * unitMm;
+  return { map, positions };
+}
+
+const weldExact = (source: Float32Array | Float64Array, unitMm: number): Weld =>
+  source instanceof Float32Array ? weldSingles(source, unitMm) : weldDoubles(source, unitMm);
 
 /**
  * Joins vertices within `tolerance`: cells of that size, each vertex compared with the 27 cells round it

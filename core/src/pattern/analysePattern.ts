@@ -1,36 +1,30 @@
-import { checkTopology, measureBounds, measureSolid, splitLongEdges, type WeldedMesh } from '../mesh';
+import { checkTopology, measureBounds, measureSolid, type WeldedMesh } from '../mesh';
 import {
-  boundaryTest,
-  boundaryTriangles,
-  bricksNearSolid,
-  cutSolid,
   findSealedVoids,
-  frameRound,
-  gridBothSides,
-  sizePercentile,
   OPEN_SHARE_MAX,
-  TriangleTree,
+  sizePercentile,
   uniteShells,
   type BooleanEngine,
-  type Dexels,
   type ExactUnion,
   type SealedVoid,
   type ThroughHole,
 } from '../solid';
-import { BAND_CELLS_MAX, chooseResolution, type Report, type Resolution } from './grids';
+import type { Report, Resolution } from './grids';
+import { paintedMesh, PartSolid, type Part } from './partSolid';
 import { isEstimate, smallCaps, type PatternMeasure } from './readPattern';
-import { readBore, type Bore } from './readBore';
+import type { Bore } from './readBore';
 import { feedFromLargest, readFeed, type HotSpot } from './readFeed';
-import { GAP_MAX_MM, readGaps } from './readGaps';
-import { HANG_TILTS_DEG, readPockets, type HangReading } from './readPockets';
+import type { HangReading } from './readPockets';
 import { readSurface, type SurfacePaint } from './readSurface';
 import { BIN_MM, readThickness } from './readThickness';
-import { readWays, type Chamber } from './readWays';
+import type { Chamber } from './readWays';
 import type { Spot } from './spots';
-import { STEPS } from './steps';
+import { STEPS, type Step } from './steps';
+import { doTask, genusOf, READINGS, readingsOf, type Grids, type Readings, type Task } from './tasks';
+import type { Reading } from './want';
 
 /** Raised whenever a reading changes its answers: kept analyses of another version are made anew. */
-export const ANALYSIS_VERSION = 5;
+export const ANALYSIS_VERSION = 6;
 
 /** Everything about a part that does not hang on the shop's limits. mm, in the file's own axes. */
 export interface PatternAnalysis {
@@ -92,43 +86,71 @@ export function analysePattern(
   report: Report = () => {},
   engine?: BooleanEngine<unknown>,
 ): AnalysisResult {
+  const reading = readWhole(file, measure, report, engine);
+  let solid: PartSolid | undefined;
+  let grids: Grids = {};
+  let step = reading.next();
+  while (!step.done) {
+    const want = step.value;
+    let answer: unknown;
+    if (want.kind === 'part') solid = want.solid;
+    else if (want.kind === 'grids') grids = { ...grids, ...want.grids };
+    else if (want.kind === 'balls') answer = doTask(solid!, grids, want.task, want.tell);
+    else if (want.kind === 'readings')
+      answer = readingsOf(
+        READINGS.map((task) => {
+          want.report(...STEP_OF[task.kind]);
+          return doTask(solid!, grids, task);
+        }),
+      );
+    step = reading.next(answer);
+  }
+  return step.value;
+}
+
+/** How far it is when a reading begins that this thread does itself. */
+export const STEP_OF: Record<Task['kind'], [Step, number]> = {
+  balls: ['thickness', STEPS.thickness],
+  gaps: ['gaps', STEPS.gaps],
+  ways: ['holes', STEPS.holes],
+  hang: ['pockets', STEPS.pockets],
+};
+
+/** The reading itself, whoever does its parts. */
+export function* readWhole(
+  file: WeldedMesh,
+  measure: PatternMeasure,
+  report: Report,
+  engine?: BooleanEngine<unknown>,
+): Reading<AnalysisResult> {
   const union = measure.closed && measure.overlapMm3 > 0 && engine ? uniteFile(file, engine) : null;
   const shut = measure.closed ? null : smallCaps(file, measure.areaMm2, SHUT_SHARE_MAX);
-  const mesh = union ? { ...file, ...union } : (shut?.mesh ?? file);
-  const bounds = measureBounds(mesh.positions);
-  const resolution = chooseResolution(bounds, measure.volumeMm3);
+  const mesh = union ?? shut?.mesh ?? file;
+  const part: Part = {
+    mesh: { positions: mesh.positions, triangles: mesh.triangles },
+    measure,
+    overlaps: measure.overlapMm3 > 0 && !union,
+  };
+  const solid = new PartSolid(part);
+  yield { kind: 'part', solid, part };
   report('solid', STEPS.solid);
-  const surface = paintedMesh(mesh, measure.areaMm2);
-  const fine = cut(mesh, resolution.fineMm, 1);
-  if (fine.openShare > OPEN_SHARE_MAX) return { status: 'too open', openShare: fine.openShare };
-  const tree =
-    measure.overlapMm3 > 0 && !union
-      ? boundaryTree(surface, fine.dexels)
-      : new TriangleTree(mesh.positions, mesh.triangles);
-  const bandCells = Math.min(BAND_CELLS_MAX, Math.ceil(GAP_MAX_MM / 2 / resolution.midMm));
-  const mid = cut(mesh, resolution.midMm, bandCells + 2);
-  const midFrame = frameRound(bounds, resolution.midMm, bandCells + 2);
-  const grid = gridBothSides(mid.dexels, bricksNearSolid(mid.dexels, midFrame, bandCells), bandCells);
+  const { openShare } = solid;
+  if (openShare > OPEN_SHARE_MAX) return { status: 'too open', openShare };
+  const { bricks, inside, tree } = solid;
+  yield { kind: 'grids', grids: { mid: { bricks, field: inside } } };
   report('thickness', STEPS.thickness);
-  const span = STEPS.gaps - STEPS.thickness;
-  const thickness = readThickness(grid, { dexels: fine.dexels, bounds }, resolution, tree, (share) =>
+  const span = STEPS.feed - STEPS.thickness;
+  const thickness = yield* readThickness(solid, (share) =>
     report('thickness', STEPS.thickness + span * share),
   );
-  report('gaps', STEPS.gaps);
-  const gaps = readGaps(grid, bandCells, mid.dexels, tree);
   report('feed', STEPS.feed);
   const percentile = (share: number): number => sizePercentile(thickness.histogramMm3, BIN_MM, share);
-  const feed = readFeed(grid, mid.dexels, tree, percentile(0.5));
+  const feed = readFeed(solid, solid.mid, tree, percentile(0.5));
   const fed = feedFromLargest(feed.hotSpots);
-  report('holes', STEPS.holes);
-  const genus =
-    measure.closed && measure.overlapMm3 === 0 && measure.crowdedEdges === 0 ? genusOf(measure) : null;
-  const ways = readWays(mesh, bounds, resolution.coarseMm, tree, genus);
-  report('pockets', STEPS.pockets);
-  const bore = readBore(mesh, ways.holes);
-  const hangs = HANG_TILTS_DEG.map((xDeg) => readPockets(mesh, { xDeg, yDeg: 0, zDeg: 0 }));
+  const { gaps, ways, hangs } = (yield { kind: 'readings', report }) as Readings;
   report('surface', STEPS.surface);
-  const values = readSurface(surface, grid, {
+  const surface = paintedMesh(part);
+  const values = readSurface(surface, solid, {
     thickness: thickness.sizes,
     gap: gaps.sizes,
     basin: feed.basin,
@@ -138,7 +160,7 @@ export function analysePattern(
     status: 'analysed',
     painted: { ...surface, paint: values.paint },
     analysis: {
-      resolution,
+      resolution: solid.resolution,
       estimate: isEstimate(measure),
       exactMm3: union?.volumeMm3 ?? null,
       thickness: {
@@ -157,11 +179,11 @@ export function analysePattern(
       gapPlaces: values.gapPlaces,
       hotSpots: feed.hotSpots,
       feed: fed,
-      genus,
+      genus: genusOf(measure),
       chambers: ways.chambers,
-      holes: withBore(ways.holes, bore),
-      bore,
-      voids: findSealedVoids(fine.dexels),
+      holes: withBore(ways.holes, ways.bore),
+      bore: ways.bore,
+      voids: findSealedVoids(solid.fine),
       hangs,
     },
   };
@@ -187,34 +209,3 @@ export function uniteFile(file: WeldedMesh, engine: BooleanEngine<unknown>): Exa
   const { shellVolumesMm3 } = measureSolid(file, topology, measureBounds(file.positions));
   return uniteShells(file, topology, shellVolumesMm3, engine);
 }
-
-/** Overlapping bodies that no engine has united: their faces inside each other are not surface. */
-function boundaryTree(mesh: Pick<WeldedMesh, 'positions' | 'triangles'>, dexels: Dexels): TriangleTree {
-  const isBoundary = boundaryTest(mesh, dexels);
-  return new TriangleTree(mesh.positions, mesh.triangles, boundaryTriangles(mesh, isBoundary), isBoundary);
-}
-
-/** Longest edge over which a value at the corners may be carried, and how many pieces a part may be split into. */
-const EDGE_MM = 0.8;
-const PIECES_MAX = 400_000;
-/** … or this many times its triangles, where they are slivers. */
-const PIECES_EACH = 4;
-
-/**
- * The mesh that the paint belongs to: vertices of the file first, then those of its long edges. A part with few
- * large faces has too few corners to carry what was measured over them.
- */
-export function paintedMesh(
-  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
-  areaMm2: number,
-): Pick<WeldedMesh, 'positions' | 'triangles'> {
-  const longestMm = Math.max(EDGE_MM, Math.sqrt((6 * areaMm2) / PIECES_MAX));
-  return splitLongEdges(mesh, longestMm, Math.max(PIECES_MAX, PIECES_EACH * (mesh.triangles.length / 3)));
-}
-
-const cut = (mesh: WeldedMesh, cellMm: number, margin: number): { dexels: Dexels; openShare: number } =>
-  cutSolid(mesh, frameRound(measureBounds(mesh.positions), cellMm, margin));
-
-/** Σ over closed shells of V − E + F = 2 − 2g, with E = 3F/2. */
-const genusOf = ({ vertices, triangles, shells }: PatternMeasure): number =>
-  Math.max(0, Math.round(shells - (vertices - triangles / 2) / 2));

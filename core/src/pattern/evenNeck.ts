@@ -1,4 +1,4 @@
-import { cellOf, entryOf, type SolidGrid } from '../solid';
+import { cellOf, entryOf, type Bricks } from '../solid';
 import type { Section } from './section';
 
 /** Cells as narrow as the narrowest within this share are the same neck. */
@@ -21,7 +21,7 @@ const CELLS_MOST = 3000;
  * O(cells of the neck).
  */
 export function evenNeck(
-  { bricks, inside }: Pick<SolidGrid, 'bricks' | 'inside'>,
+  { bricks, inside }: { bricks: Bricks; inside: Uint16Array },
   sectionOf: (entry: number) => Section,
   narrowest: number,
 ): Section {
@@ -38,7 +38,7 @@ export function evenNeck(
   return usual && usual.modulusMm < WEAKER * own.modulusMm ? usual : own;
 }
 
-function middlesOf(bricks: SolidGrid['bricks'], inside: Uint16Array, from: number): number[] {
+function middlesOf(bricks: Bricks, inside: Uint16Array, from: number): number[] {
   const [least, most] = [inside[from]! / AS_NARROW ** 2, inside[from]! * AS_NARROW ** 2];
   const reach2 = (REACH_WIDTHS * 2) ** 2 * inside[from]!;
   const start = new Int32Array(3);

@@ -16,6 +16,8 @@ export interface Resolution {
 const FINE_MM = 0.05;
 /** A part is read with at least this many fine cells across its largest side. */
 const ACROSS_MIN = 100;
+/** Gaps wider than this are open: nothing that the trade puts into a gap is wider. mm. */
+export const GAP_MAX_MM = 3.2;
 /** How far round the part gaps are looked for at most, mid cells: a tiny part's cells are tiny, its neighbourhood is not. */
 export const BAND_CELLS_MAX = 24;
 /** Largest numbers of cells of the mid grid's box and solid, and of the coarse grid's box. */

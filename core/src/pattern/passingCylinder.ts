@@ -1,4 +1,4 @@
-import { acrossAxis } from '../solid';
+import { acrossAxis, longestSide2 } from '../solid';
 import type { WeldedMesh } from '../mesh';
 
 type Point = [number, number, number];
@@ -23,9 +23,10 @@ const CELLS_MAX = 500;
 export function passingCylinder(
   mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
   axis: Point,
+  wide = wideTriangles(mesh),
 ): PassingCylinder | null {
   const across = acrossAxis(axis);
-  const shadow = shadowOf(mesh, across);
+  const shadow = shadowOf(mesh.positions, wide, across);
   const open = enclosed(shadow);
   const away = squaredDistances(shadow);
   let best = -1;
@@ -41,6 +42,20 @@ export function passingCylinder(
     at: [0, 1, 2].map((k) => x * u[k]! + y * v[k]! + along * axis[k]!) as Point,
     axis,
   };
+}
+
+/** Triangles that may reach beyond a cell, whichever way they are seen: of the others the corners are enough. O(triangles). */
+export function wideTriangles({
+  positions,
+  triangles,
+}: Pick<WeldedMesh, 'positions' | 'triangles'>): Uint32Array {
+  const wide = new Uint32Array(triangles.length);
+  let used = 0;
+  for (let t = 0; t < triangles.length; t += 3) {
+    if (longestSide2(positions, triangles, t) <= CELL_MM * CELL_MM) continue;
+    for (let c = 0; c < 3; c++) wide[used++] = triangles[t + c]!;
+  }
+  return wide.slice(0, used);
 }
 
 const dotAt = (p: ArrayLike<number>, i: number, d: readonly number[]): number =>
@@ -68,14 +83,13 @@ interface Shadow {
 /** Cells round the part, so that everything outside meets. */
 const MARGIN = 2;
 
-function shadowOf(
-  { positions: p, triangles: t }: Pick<WeldedMesh, 'positions' | 'triangles'>,
-  across: readonly (readonly number[])[],
-): Shadow {
+function shadowOf(p: Float64Array, t: Uint32Array, across: readonly (readonly number[])[]): Shadow {
   const count = p.length / 3;
-  const flat = across.map((direction) =>
-    Float64Array.from({ length: count }, (_, i) => dotAt(p, i, direction)),
-  );
+  const flat = across.map((direction) => {
+    const values = new Float64Array(count);
+    for (let i = 0; i < count; i++) values[i] = dotAt(p, i, direction);
+    return values;
+  });
   const spans = flat.map((values) => {
     let [least, most] = [Infinity, -Infinity];
     for (const value of values) {
@@ -93,9 +107,11 @@ function shadowOf(
   const [us, vs] = flat as [Float64Array, Float64Array];
   for (let i = 0; i < count; i++) dark[Math.round(vs[i]!) * nx + Math.round(us[i]!)] = 1;
   for (let i = 0; i < t.length; i += 3) {
-    const [a, b, c] = [t[i]!, t[i + 1]!, t[i + 2]!];
+    const a = t[i]!, b = t[i + 1]!, c = t[i + 2]!; // prettier-ignore
+    const ab = apart(us, vs, a, b), bc = apart(us, vs, b, c), ca = apart(us, vs, c, a); // prettier-ignore
+    // Within a cell its corners are enough.
+    if (ab <= 1 && bc <= 1 && ca <= 1) continue;
     // Across its shortest edge: a sliver is a row of cells, not a field of them.
-    const [ab, bc, ca] = [apart(us, vs, a, b), apart(us, vs, b, c), apart(us, vs, c, a)];
     if (bc <= ab && bc <= ca) darken({ dark, nx }, us[a]!, vs[a]!, us[b]!, vs[b]!, us[c]!, vs[c]!);
     else if (ca <= ab) darken({ dark, nx }, us[b]!, vs[b]!, us[c]!, vs[c]!, us[a]!, vs[a]!);
     else darken({ dark, nx }, us[c]!, vs[c]!, us[a]!, vs[a]!, us[b]!, vs[b]!);
@@ -120,8 +136,6 @@ function darken(
   cy: number,
 ): void {
   const span = Math.max(Math.abs(ax - bx), Math.abs(ay - by), Math.abs(ax - cx), Math.abs(ay - cy));
-  // Within a cell its corners are enough.
-  if (span <= 1) return;
   const rows = Math.ceil(span);
   for (let r = 0; r <= rows; r++) {
     const s = r / rows;

@@ -1,7 +1,9 @@
 import type { WeldedMesh } from '../mesh';
 import { principalAxes } from '../numeric';
 import { acrossAxis, type ThroughHole } from '../solid';
-import { passingCylinder, type PassingCylinder } from './passingCylinder';
+import { passingCylinder, wideTriangles, type PassingCylinder } from './passingCylinder';
+
+type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
 
 /** A round hole that a finger goes through. */
 export interface Bore {
@@ -45,14 +47,15 @@ interface Wall {
  * least-squares one through the faces seen along it (Kåsa 1976), both weighted by area. Axes are tried along known
  * holes, the part's own axes and the file's. Null when nothing round passes. O(triangles).
  */
-export function readBore(mesh: WeldedMesh, holes: readonly Pick<ThroughHole, 'axis'>[]): Bore | null {
+export function readBore(mesh: Mesh, holes: readonly Pick<ThroughHole, 'axis'>[]): Bore | null {
+  const wide = wideTriangles(mesh);
   const passing = axesToTry(mesh, holes)
-    .map((axis) => passingCylinder(mesh, axis))
+    .map((axis) => passingCylinder(mesh, axis, wide))
     .filter((found) => found !== null)
     .filter(({ diameterMm }) => diameterMm >= WIDTH_MM.min * (1 - LEAN_SHARE) && diameterMm <= WIDTH_MM.max)
     .sort((a, b) => b.diameterMm - a.diameterMm);
   for (const found of passing) {
-    const bore = fitBore(mesh, found);
+    const bore = fitBore(mesh, wide, found);
     if (bore && bore.diameterMm >= WIDTH_MM.min) return bore;
   }
   return null;
@@ -61,7 +64,7 @@ export function readBore(mesh: WeldedMesh, holes: readonly Pick<ThroughHole, 'ax
 /** An axis that leans a little lets a narrower rod pass. */
 const LEAN_SHARE = 0.2;
 
-function fitBore(mesh: WeldedMesh, passing: PassingCylinder): Bore | null {
+function fitBore(mesh: Mesh, wide: Uint32Array, passing: PassingCylinder): Bore | null {
   let bore: Bore = { ...passing, residualMm: 0 };
   let { diameterMm } = passing;
   const fitTo = (shares: { min: number; max: number }): boolean => {
@@ -73,7 +76,7 @@ function fitBore(mesh: WeldedMesh, passing: PassingCylinder): Bore | null {
   };
   for (const shares of WALL_SHARES) {
     if (!fitTo(shares)) return null;
-    diameterMm = passingCylinder(mesh, bore.axis)?.diameterMm ?? diameterMm;
+    diameterMm = passingCylinder(mesh, bore.axis, wide)?.diameterMm ?? diameterMm;
   }
   const wall = wallOf(mesh, { ...bore, diameterMm }, WALL_SHARES[1]);
   // Along the fitted axis another rod may pass than was looked for, with no wall of its own.
@@ -87,9 +90,10 @@ function fitBore(mesh: WeldedMesh, passing: PassingCylinder): Bore | null {
 function waistMm({ faces }: Wall, { at, axis }: Bore): number {
   const rows: { away: number; area: number }[] = [];
   for (let f = 0; f < faces.length; f += 7) {
-    const off = [0, 1, 2].map((k) => faces[f + k]! - at[k]!);
-    const along = dot(off, axis);
-    rows.push({ away: Math.sqrt(Math.max(0, dot(off, off) - along ** 2)), area: faces[f + 6]! });
+    const x = faces[f]! - at[0], y = faces[f + 1]! - at[1], z = faces[f + 2]! - at[2]; // prettier-ignore
+    const along = x * axis[0] + y * axis[1] + z * axis[2];
+    const away2 = x * x + y * y + z * z - along * along;
+    rows.push({ away: Math.sqrt(Math.max(0, away2)), area: faces[f + 6]! });
   }
   rows.sort((a, b) => a.away - b.away);
   let left = WAIST.share * rows.reduce((total, { area }) => total + area, 0);
@@ -100,10 +104,7 @@ function waistMm({ faces }: Wall, { at, axis }: Bore): number {
 const HOLES_TRIED = 6;
 
 /** Directions that a finger may pass in: of the widest holes, of the part's own spread, and of the file. */
-function axesToTry(
-  { positions: p }: WeldedMesh,
-  holes: readonly Pick<ThroughHole, 'axis'>[],
-): Bore['axis'][] {
+function axesToTry({ positions: p }: Mesh, holes: readonly Pick<ThroughHole, 'axis'>[]): Bore['axis'][] {
   const n = p.length / 3;
   const middle = [0, 0, 0];
   for (let i = 0; i < p.length; i++) middle[i % 3]! += p[i]! / n;
@@ -121,7 +122,7 @@ function axesToTry(
 const SAME_COS = 0.9999;
 
 function wallOf(
-  { positions: p, triangles }: WeldedMesh,
+  { positions: p, triangles }: Mesh,
   { at, axis, diameterMm }: Bore,
   shares: { min: number; max: number },
 ): Wall {
@@ -155,11 +156,17 @@ function fitCylinder({ faces }: Wall, from: Bore): Bore | null {
   const [u, v] = acrossAxis(axis);
   // Normal equations of x² + y² = 2 cx x + 2 cy y + k.
   const m = new Float64Array(12);
-  for (let f = 0; f < faces.length; f += 7) {
-    const off = [0, 1, 2].map((k) => faces[f + k]! - from.at[k]!);
-    const [x, y, w] = [dot(off, u), dot(off, v), faces[f + 6]!];
-    const row = [x, y, 1, x * x + y * y];
-    for (let i = 0; i < 3; i++) for (let j = 0; j < 4; j++) m[4 * i + j]! += w * row[i]! * row[j]!;
+  const count = faces.length / 7;
+  const xs = new Float64Array(count);
+  const ys = new Float64Array(count);
+  const row = new Float64Array(4);
+  for (let n = 0, f = 0; n < count; n++, f += 7) {
+    const dx = faces[f]! - from.at[0], dy = faces[f + 1]! - from.at[1], dz = faces[f + 2]! - from.at[2]; // prettier-ignore
+    const x = (xs[n] = dx * u[0]! + dy * u[1]! + dz * u[2]!);
+    const y = (ys[n] = dx * v[0]! + dy * v[1]! + dz * v[2]!);
+    row.set([x, y, 1, x * x + y * y]);
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 4; j++) m[4 * i + j]! += faces[f + 6]! * row[i]! * row[j]!;
   }
   const solved = solve3(m);
   if (!solved) return null;
@@ -168,12 +175,11 @@ function fitCylinder({ faces }: Wall, from: Bore): Bore | null {
   const sectors = new Set<number>();
   let squares = 0;
   let weight = 0;
-  for (let f = 0; f < faces.length; f += 7) {
-    const off = [0, 1, 2].map((k) => faces[f + k]! - from.at[k]!);
-    const [x, y] = [dot(off, u) - cx, dot(off, v) - cy];
+  for (let n = 0; n < count; n++) {
+    const x = xs[n]! - cx, y = ys[n]! - cy, area = faces[7 * n + 6]!; // prettier-ignore
     sectors.add(Math.floor(((Math.atan2(y, x) / Math.PI + 1) / 2) * SECTORS) % SECTORS);
-    squares += faces[f + 6]! * (Math.hypot(x, y) - radius) ** 2;
-    weight += faces[f + 6]!;
+    squares += area * (Math.sqrt(x * x + y * y) - radius) ** 2;
+    weight += area;
   }
   if (!Number.isFinite(radius) || sectors.size < SECTORS_MIN) return null;
   const at = from.at.map((value, k) => value + cx * u[k]! + cy * v[k]!) as Bore['at'];

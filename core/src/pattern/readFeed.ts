@@ -4,8 +4,8 @@ import {
   findPeaks,
   volumeInBall,
   type Dexels,
+  type Bricks,
   type PeakTree,
-  type SolidGrid,
   type TriangleTree,
 } from '../solid';
 
@@ -63,7 +63,10 @@ export function readFeed(
   };
 }
 
-type Solid = Pick<SolidGrid, 'bricks' | 'inside'>;
+interface Solid {
+  bricks: Bricks;
+  inside: Uint16Array;
+}
 
 /** Sections of the metal's way, by the cell that they lie at. */
 export function sectionAt(

@@ -8,14 +8,11 @@ import {
   refineBalls,
   ridgeCells,
   thinRidge,
-  type Dexels,
-  type SolidGrid,
-  type TriangleTree,
 } from '../solid';
+import { GAP_MAX_MM } from './grids';
+import type { PartSolid } from './partSolid';
 import { spotOf, type Spot } from './spots';
 
-/** Gaps wider than this are open: nothing that the trade puts into a gap is wider. mm. */
-export const GAP_MAX_MM = 3.2;
 const SPOTS_MAX = 3000;
 
 export interface GapReading {
@@ -26,12 +23,7 @@ export interface GapReading {
 }
 
 /** Local gap width outside the part up to GAP_MAX_MM, with the way out of each (handbook 01, "Thickness"). */
-export function readGaps(
-  { bricks, outside }: SolidGrid,
-  bandCells: number,
-  dexels: Dexels,
-  tree: TriangleTree,
-): GapReading {
+export function readGaps({ bricks, outside, bandCells, mid, tree }: PartSolid): GapReading {
   const { cellMm } = bricks.frame;
   const reachCells = Math.min(bandCells, GAP_MAX_MM / 2 / cellMm);
   const open = openCells(bricks, outside, reachCells);
@@ -41,7 +33,7 @@ export function readGaps(
     (e) => narrow[e] !== 0,
   );
   const balls = refineBalls(bricks, outside, thinRidge(bricks, outside, cells).largest, tree, {
-    sameSide: (x, y, z) => !isSolid(dexels, x, y, z),
+    sameSide: (x, y, z) => !isSolid(mid, x, y, z),
   });
   const sizes = paintBalls(bricks, balls);
   const depths = measureDepths(bricks, outside, open);

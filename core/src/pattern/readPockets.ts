@@ -17,7 +17,10 @@ const POCKETS_MAX = 40;
 export const HANG_TILTS_DEG = [0, 20, 40, 60] as const;
 
 /** Air pockets of a part under liquid for one way of hanging (handbook 01, "Findings"). O(cells). */
-export const readPockets = (mesh: WeldedMesh, rotation: Rotation): HangReading => ({
+export const readPockets = (
+  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
+  rotation: Rotation,
+): HangReading => ({
   rotation,
   pockets: pocketsTurned(mesh, rotationMatrix(rotation)).pockets,
 });

@@ -1,6 +1,6 @@
 import type { WeldedMesh } from '../mesh';
-import { cellAt, entryOf, SIZE_PER_MM, type SolidGrid } from '../solid';
-import { GAP_MAX_MM } from './readGaps';
+import { cellAt, entryOf, SIZE_PER_MM, type Bricks } from '../solid';
+import { GAP_MAX_MM } from './grids';
 
 type Mesh = Pick<WeldedMesh, 'positions' | 'triangles'>;
 
@@ -30,7 +30,7 @@ const OFF_SURFACE_CELLS = 0.8;
 /** Reads the fields of a grid at every vertex, and the surface by gap. O(vertices). */
 export function readSurface(
   mesh: Mesh,
-  { bricks, inside, outside }: SolidGrid,
+  { bricks, inside }: { bricks: Bricks; inside: Uint16Array },
   fields: { thickness: Uint16Array; gap: Uint16Array; basin: Int32Array; feed: readonly number[] },
 ): SurfaceReading {
   const count = mesh.positions.length / 3;
@@ -76,7 +76,7 @@ export function readSurface(
     locate(v, off);
     // Right over the vertex: a neighbour may already be the open beside the gap.
     const over = entryOf(bricks, cell[0]!, cell[1]!, cell[2]!);
-    if (over >= 0 && outside[over] !== 0) paint.gapUm[v] = fields.gap[over]!;
+    if (over >= 0 && inside[over] === 0) paint.gapUm[v] = fields.gap[over]!;
   }
   return { paint, ...gapAreas(mesh, paint.gapUm) };
 }

@@ -11,11 +11,10 @@ import {
   fillSolid,
   filterBalls,
   frameRound,
-  isSolid,
   joinBalls,
+  largestFirst,
   measureDistances,
   paintBalls,
-  refineBalls,
   RIDGE_SPACING,
   ridgeCells,
   sizeHistogram,
@@ -23,12 +22,12 @@ import {
   type Balls,
   type Bricks,
   type Dexels,
-  type RefineOptions,
-  type SolidGrid,
-  type TriangleTree,
 } from '../solid';
 import type { Bounds } from '../mesh';
 import type { Resolution } from './grids';
+import type { FieldGrid, PartSolid } from './partSolid';
+import type { BallTask } from './tasks';
+import type { Reading } from './want';
 import { groupSpots, sparseSpots, spotOf, type Spot } from './spots';
 
 /** Volume bins of a thickness histogram. */
@@ -54,30 +53,49 @@ export interface ThicknessReading {
   thickestMm: number;
 }
 
+/** Asks for balls at cells of a grid; they come largest first. */
+function* ballsAt(
+  grid: BallTask['grid'],
+  entries: Uint32Array,
+  thinMm: number,
+  tell: (share: number) => void,
+): Reading<Balls> {
+  // Thin bars are looked at closely.
+  const task: BallTask = { kind: 'balls', grid, entries, settleBelowMm: thinMm / 2 };
+  return largestFirst((yield { kind: 'balls', task, tell }) as Balls);
+}
+
 /**
  * Local thickness of the solid: ridge balls of the mid grid, those of thin places from the fine grid, all made
  * exact on the surface, painted largest first (handbook 01, "Thickness"). Small balls in corners are left out, so that
  * an edge is as thick as the body it belongs to. `tell` hears how far it is.
  */
-export function readThickness(
-  { bricks, inside }: SolidGrid,
-  fine: { dexels: Dexels; bounds: Bounds },
-  resolution: Resolution,
-  tree: TriangleTree,
+export function* readThickness(
+  { bricks, inside, fine: dexels, bounds, resolution }: PartSolid,
   tell: (share: number) => void = () => {},
-): ThicknessReading {
+): Reading<ThicknessReading> {
   const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FAR), RIDGE_SPACING.wide);
   const thinMm = FINE_BELOW_CELLS * resolution.midMm;
-  const how = (from: number, to: number): RefineOptions => ({
-    ...sides(fine.dexels, thinMm),
-    tell: (share) => tell(from + (to - from) * share),
-  });
-  const mid = refineBalls(bricks, inside, ridge.largest, tree, how(0, 0.3));
-  const necks = opposedOnly(refineBalls(bricks, inside, ridge.necks, tree, how(0.3, 0.4)));
-  const small = fineBalls(fine, resolution, { bricks, inside, balls: joinBalls(mid, necks), thinMm }, tree, [
-    how(0.4, 0.85),
-    how(0.85, 1),
-  ]);
+  const between =
+    (from: number, to: number) =>
+    (share: number): void =>
+      tell(from + (to - from) * share);
+  const mid = yield* ballsAt('mid', ridge.largest, thinMm, between(0, 0.3));
+  const necks = opposedOnly(yield* ballsAt('mid', ridge.necks, thinMm, between(0.3, 0.4)));
+  const read = { bricks, inside, balls: joinBalls(mid, necks), thinMm };
+  const fine = fineGrid({ dexels, bounds }, resolution, read);
+  yield { kind: 'grids', grids: { fine } };
+  // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
+  const fineRidge = thinRidge(
+    fine.bricks,
+    fine.field,
+    ridgeCells(fine.bricks, fine.field, FINE_REACH2, CLIMB_OPPOSED),
+  );
+  const found = joinBalls(
+    yield* ballsAt('fine', fineRidge.largest, thinMm, between(0.4, 0.85)),
+    yield* ballsAt('fine', fineRidge.necks, thinMm, between(0.85, 1)),
+  );
+  const small = filterBalls(opposedOnly(found), (n, { radiusMm }) => 2 * radiusMm[n]! <= thinMm);
   const balls = joinBalls(
     filterBalls(mid, (n) => 2 * mid.radiusMm[n]! > 0.9 * thinMm),
     small,
@@ -107,12 +125,6 @@ function spotsOf(balls: Balls, resolution: Resolution): Omit<ThicknessReading, '
   };
 }
 
-/** Thin bars are looked at closely; the finest rays tell what lies beyond an edge. */
-const sides = (dexels: Dexels, thinMm: number): RefineOptions => ({
-  settleBelowMm: thinMm / 2,
-  sameSide: (x, y, z) => isSolid(dexels, x, y, z),
-});
-
 interface MidReading {
   bricks: Bricks;
   inside: Uint16Array;
@@ -120,27 +132,19 @@ interface MidReading {
   thinMm: number;
 }
 
-/** Balls of thin places on the fine grid: only where the mid grid reads thin, or sees no solid at all. */
-function fineBalls(
+/** Distances on the fine grid: only where the mid grid reads thin, or sees no solid at all. */
+function fineGrid(
   { dexels, bounds }: { dexels: Dexels; bounds: Bounds },
   { fineMm }: Resolution,
   mid: MidReading,
-  tree: TriangleTree,
-  [how, howNecks]: readonly [RefineOptions, RefineOptions],
-): Balls {
+): FieldGrid {
   const all = bricksNearSolid(dexels, frameRound(bounds, fineMm, 1), 0);
   const thin = thinBricks(all, mid);
   const bricks = bricksRound(all, (brick) => thin[brick] === 1 || isUnseen(all, brick, mid));
-  const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
-  fillSolid(bricks, dexels, inside, FAR);
-  measureDistances(bricks, inside, 'unknown', FINE_REACH2);
-  // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
-  const ridge = thinRidge(bricks, inside, ridgeCells(bricks, inside, FINE_REACH2, CLIMB_OPPOSED));
-  const balls = joinBalls(
-    refineBalls(bricks, inside, ridge.largest, tree, how),
-    refineBalls(bricks, inside, ridge.necks, tree, howNecks),
-  );
-  return filterBalls(opposedOnly(balls), (n, { radiusMm }) => 2 * radiusMm[n]! <= mid.thinMm);
+  const field = new Uint16Array(bricks.place.length * BRICK_CELLS);
+  fillSolid(bricks, dexels, field, FAR);
+  measureDistances(bricks, field, 'unknown', FINE_REACH2);
+  return { bricks, field };
 }
 
 const opposedOnly = (balls: Balls): Balls => filterBalls(balls, (n) => balls.opposed[n] === 1);

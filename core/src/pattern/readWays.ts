@@ -47,7 +47,7 @@ const CHAMBER_CELLS_MIN = 3;
 
 /** Ways through the part and into it, on a coarse grid over its whole box; widths made exact on the surface. */
 export function readWays(
-  mesh: WeldedMesh,
+  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
   bounds: Bounds,
   cellMm: number,
   tree: TriangleTree,
@@ -72,6 +72,7 @@ export function readWays(
   const wall: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
   const clearance: Clearance = (at, atMostMm) =>
     tree.closest(...at, atMostMm * atMostMm, wall) ? Math.sqrt(wall.distance2) : atMostMm;
+  const isNearer = (at: Point, mm: number): boolean => tree.isNearer(...at, mm * mm);
   const gridCells = ([x, y, z]: Point): number =>
     Math.sqrt(outside.values[(z * frame.ny + y) * frame.nx + x]!);
   const wideCells = Math.max(CHAMBER_CELLS_MIN, ENTRANCE_MAX_MM / 2 / cellMm);
@@ -85,7 +86,7 @@ export function readWays(
           .map((cell) => {
             const at = cell.map((c, k) => frame.originMm[k]! + cellMm * c) as Point;
             const start = { at, widthMm: 2 * clearance(at, (gridCells(cell) + 1) * cellMm) };
-            return widen(start, axis, cellMm, clearance);
+            return widen(start, axis, cellMm, clearance, isNearer);
           })
           .sort((a, b) => a.widthMm - b.widthMm);
         return { ...narrowest!, axis };
@@ -114,7 +115,13 @@ const STEP_LAST = 0.05;
  * The widest ball that passes a place across an axis, within the hole's cross-section there: pattern search on
  * the distance to the surface, from one cell down.
  */
-function widen(start: Passage, axis: readonly number[], cellMm: number, clearance: Clearance): Passage {
+function widen(
+  start: Passage,
+  axis: readonly number[],
+  cellMm: number,
+  clearance: Clearance,
+  isNearer: (at: Point, mm: number) => boolean,
+): Passage {
   const [u, v] = acrossAxis(axis);
   let { at } = start;
   let radiusMm = start.widthMm / 2;
@@ -124,6 +131,8 @@ function widen(start: Passage, axis: readonly number[], cellMm: number, clearanc
       const turn = (2 * Math.PI * n) / DIRECTIONS;
       const [c, s] = [step * Math.cos(turn), step * Math.sin(turn)];
       const next = here.map((value, k) => value + c * u[k]! + s * v[k]!) as Point;
+      // Most places beside are no wider, which any face within the radius tells.
+      if (isNearer(next, radiusMm)) continue;
       const there = clearance(next, radiusMm + 2 * step);
       if (there > radiusMm) [at, radiusMm] = [next, there];
     }

@@ -17,6 +17,6 @@ describe('how far an analysis is', () => {
     const thickness = told.filter(([step]) => step === 'thickness').map(([, share]) => share);
     expect(new Set(thickness).size).toBeGreaterThan(3);
     expect(Math.min(...thickness)).toBe(STEPS.thickness);
-    expect(Math.max(...thickness)).toBeLessThanOrEqual(STEPS.gaps);
+    expect(Math.max(...thickness)).toBeLessThanOrEqual(STEPS.feed);
   });
 });

@@ -7,11 +7,11 @@ export const STEPS = {
   checking: 0.008,
   outline: 0.012,
   solid: 0.02,
-  thickness: 0.12,
-  gaps: 0.54,
-  feed: 0.71,
-  holes: 0.79,
-  pockets: 0.85,
-  surface: 0.98,
+  thickness: 0.1,
+  feed: 0.5,
+  gaps: 0.6,
+  holes: 0.74,
+  pockets: 0.84,
+  surface: 0.97,
 } as const;
 export type Step = keyof typeof STEPS;

@@ -51,8 +51,6 @@ export interface RefineOptions {
   settleBelowMm?: number;
   /** Whether a point is on the side that the balls fill; without it sharp edges are not told from walls. */
   sameSide?: (x: number, y: number, z: number) => boolean;
-  /** Hears now and then which share of the cells is done. */
-  tell?: (share: number) => void;
 }
 
 /** The largest ball at a grid cell. */
@@ -139,7 +137,7 @@ export class BallFinder {
       const away = [hit.x, hit.y, hit.z].map((v, k) => inward[k]! - v);
       const share = shrink.radius / (2 * Math.max(Math.hypot(...away), 1e-12));
       const clear = inward.map((v, k) => v + share * away[k]!) as Ball['at'];
-      if (tree.closest(...clear, wanted2, hit)) return false;
+      if (tree.isNearer(...clear, wanted2)) return false;
     }
     return !sameSide(...along(shrink.radius / halfSine + 1.5 * cellMm));
   }
@@ -171,6 +169,8 @@ export class BallFinder {
       for (let axis = 0; axis < 3; axis++) {
         for (const side of [-step, step]) {
           const beside = at.map((v, k) => (k === axis ? v + side : v)) as Ball['at'];
+          // Most places beside are no wider, which any face within the radius tells.
+          if (tree.isNearer(...beside, radiusMm * radiusMm)) continue;
           const there = reach(beside, radiusMm + step);
           if (there > radiusMm) [at, radiusMm] = [beside, there];
         }
@@ -179,7 +179,7 @@ export class BallFinder {
     }
     for (let n = 0; n < DIRECTIONS.length; n += 3) {
       const beside = at.map((v, k) => v + radiusMm * DIRECTIONS[n + k]!) as Ball['at'];
-      if (reach(beside, 2 * radiusMm) > LARGER_BESIDE * radiusMm) return null;
+      if (!tree.isNearer(...beside, (LARGER_BESIDE * radiusMm) ** 2)) return null;
     }
     const inEdge =
       this.shrink.from(...at, 1.05 * radiusMm, FIRST_TRY * radiusMm) &&
@@ -189,30 +189,34 @@ export class BallFinder {
   }
 }
 
-/**
- * Balls at ridge cells, exact on the surface, largest first. O(balls · log triangles).
- */
-export function refineBalls(
-  bricks: Bricks,
-  field: Uint16Array,
+/** Balls at ridge cells, exact on the surface, in the cells' order. O(balls · log triangles). */
+export function refineInOrder(
+  finder: BallFinder,
   entries: Uint32Array,
-  tree: TriangleTree,
-  options: RefineOptions = {},
+  tell?: (share: number) => void,
 ): Balls {
   const balls = createBalls(entries.length);
-  const finder = new BallFinder(bricks, field, tree, options);
   for (let n = 0; n < entries.length; n++) {
     const ball = finder.at(entries[n]!);
     [balls.x[n], balls.y[n], balls.z[n]] = ball.at;
     balls.radiusMm[n] = ball.radiusMm;
     balls.opposed[n] = Number(ball.opposed);
     balls.exact[n] = Number(ball.exact);
-    if (n % TELL_EVERY === 0) options.tell?.(n / entries.length);
+    if (n % TELL_EVERY === 0) tell?.(n / entries.length);
   }
-  return largestFirst(balls);
+  return balls;
 }
 
-function largestFirst(balls: Balls): Balls {
+/** … largest first. */
+export const refineBalls = (
+  bricks: Bricks,
+  field: Uint16Array,
+  entries: Uint32Array,
+  tree: TriangleTree,
+  options: RefineOptions = {},
+): Balls => largestFirst(refineInOrder(new BallFinder(bricks, field, tree, options), entries));
+
+export function largestFirst(balls: Balls): Balls {
   const order = Uint32Array.from({ length: balls.count }, (_, n) => n);
   return pick(
     balls,
@@ -233,15 +237,19 @@ export const filterBalls = (balls: Balls, keep: (n: number, balls: Balls) => boo
     Uint32Array.from({ length: balls.count }, (_, n) => n).filter((n) => keep(n, balls)),
   );
 
-/** Two lists as one, largest first. */
-export function joinBalls(a: Balls, b: Balls): Balls {
-  const out = createBalls(a.count + b.count);
-  for (const key of KEYS) {
-    out[key].set(a[key]);
-    out[key].set(b[key], a.count);
+/** Several lists as one, one after the other. */
+export function concatBalls(lists: readonly Balls[]): Balls {
+  const out = createBalls(lists.reduce((sum, { count }) => sum + count, 0));
+  let at = 0;
+  for (const list of lists) {
+    for (const key of KEYS) out[key].set(list[key], at);
+    at += list.count;
   }
-  return largestFirst(out);
+  return out;
 }
+
+/** Two lists as one, largest first. */
+export const joinBalls = (a: Balls, b: Balls): Balls => largestFirst(concatBalls([a, b]));
 
 /** Cells within this distance of the surface are near enough for a quick closest-point query. */
 const NEAR_CELLS = 2;

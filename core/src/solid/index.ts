@@ -14,18 +14,22 @@ export {
   type Bricks,
 } from './bricks';
 export { FAR, measureDistances } from './distance';
-export { gridBothSides, type SolidGrid } from './solidGrid';
+export { distancesInside, distancesOutside } from './solidGrid';
 export { CLIMB_OPPOSED, ridgeCells, RIDGE_SPACING, thinRidge } from './ridge';
 export {
   BallFinder,
+  concatBalls,
   filterBalls,
   joinBalls,
+  largestFirst,
   refineBalls,
+  refineInOrder,
   type Ball,
   type Balls,
   type RefineOptions,
 } from './balls';
 export { fillRims, paintBalls, sizeHistogram, sizePercentile, SIZE_PER_MM } from './localSize';
+export { longestSide2 } from './onTriangle';
 export { TriangleTree, type Closest } from './triangleTree';
 export { WindingField } from './windingNumber';
 export { measureSolidVolume, type SolidVolume } from './solidVolume';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { measureBounds } from '../mesh';
+import { seededRandom } from '../numeric';
 import { measured, turned, welded } from '../testing/analysed';
 import { cube, lathe, moved, sphere, together, torus } from '../testing/solids';
 import {
@@ -130,6 +131,50 @@ describe('the triangle tree', () => {
     const hit: Closest = { distance2: -1, x: 0, y: 0, z: 0, triangle: 0 };
     expect(tree.closest(30, 0, 0, 4, hit)).toBe(false);
     expect(hit.distance2).toBe(-1);
+  });
+  const hit: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
+  it('tells whether anything is nearer than a distance as the nearest point does, of slivers too', () => {
+    const random = seededRandom(7);
+    // Some triangles of a ball drawn out to slivers across it, and far from the origin.
+    const ball = sphere(4, 3);
+    const positions = Float64Array.from(ball.positions, (value, n) => value + 40 * (n % 3));
+    const triangles = Uint32Array.from(ball.triangles, (v, n) =>
+      n % 27 === 1 ? (v + 90) % (positions.length / 3) : v,
+    );
+    const tree = new TriangleTree(positions, triangles);
+    let near = 0;
+    for (let n = 0; n < 3000; n++) {
+      const [x, y, z] = [0, 1, 2].map((k) => 40 * k + 12 * (random.uniform() - 0.5)) as [
+        number,
+        number,
+        number,
+      ];
+      const reach = 3 * random.uniform();
+      hit.distance2 = Infinity;
+      tree.closest(x, y, z, Infinity, hit);
+      // Within a thousandth of the distance either answer is right.
+      if (Math.abs(Math.sqrt(hit.distance2) / reach - 1) < 1e-3) continue;
+      const isNear = Math.sqrt(hit.distance2) < reach;
+      if (isNear) near++;
+      expect(tree.isNearer(x, y, z, reach * reach)).toBe(isNear);
+    }
+    expect(near).toBeGreaterThan(500);
+    expect(near).toBeLessThan(2500);
+  });
+  it('finds the nearest point where a face is thinner than its numbers are exact', () => {
+    // Two corners apart by less than the last digits of a coordinate: the face has no direction of its own.
+    const positions = Float64Array.from([1000, 0, 0, 1010, 0, 0, 1010, 1e-13, 3e-13]);
+    const tree = new TriangleTree(positions, Uint32Array.from([0, 1, 2]));
+    for (const [y, z] of [
+      [1, 0],
+      [0, 1],
+      [-1, 1],
+    ] as const) {
+      expect(tree.closest(1005, y, z, 9, hit)).toBe(true);
+      expect(Math.sqrt(hit.distance2)).toBeCloseTo(Math.hypot(y, z), 6);
+      expect(tree.isNearer(1005, y, z, 9)).toBe(true);
+      expect(tree.isNearer(1005, y, z, 0.9)).toBe(false);
+    }
   });
   it('knows inside from outside by winding', () => {
     const field = new WindingField(tree);

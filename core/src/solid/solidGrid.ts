@@ -2,21 +2,21 @@ import { BRICK_CELLS, fillSolid, type Bricks } from './bricks';
 import type { Dexels } from './dexels';
 import { FAR, measureDistances } from './distance';
 
-/** A part on a grid with its distances: `inside` to the nearest empty cell, `outside` to the nearest solid one. */
-export interface SolidGrid {
-  bricks: Bricks;
-  /** Squared, in cells; 0 in empty cells. */
-  inside: Uint16Array;
-  /** Squared, in cells; 0 in solid cells, FAR where further than the band. */
-  outside: Uint16Array;
+/** Distances in the solid to the nearest empty cell: squared, in cells; 0 in empty cells. O(cells). */
+export function distancesInside(dexels: Dexels, bricks: Bricks): Uint16Array {
+  const field = new Uint16Array(bricks.place.length * BRICK_CELLS);
+  fillSolid(bricks, dexels, field, FAR);
+  measureDistances(bricks, field, 'zero');
+  return field;
 }
 
-/** Distances in the solid and in the band of `bandCells` round it; the frame's margin must hold the band. */
-export function gridBothSides(dexels: Dexels, bricks: Bricks, bandCells: number): SolidGrid {
-  const inside = new Uint16Array(bricks.place.length * BRICK_CELLS);
-  fillSolid(bricks, dexels, inside, FAR);
-  const outside = inside.map((value) => FAR - value);
-  measureDistances(bricks, inside, 'zero');
-  measureDistances(bricks, outside, 'unknown', bandCells * bandCells);
-  return { bricks, inside, outside };
+/**
+ * Distances round the solid to its nearest cell, in the band of `bandCells`, which the frame's margin must hold: squared,
+ * in cells; 0 in solid cells, FAR where further than the band. O(cells).
+ */
+export function distancesOutside(dexels: Dexels, bricks: Bricks, bandCells: number): Uint16Array {
+  const field = new Uint16Array(bricks.place.length * BRICK_CELLS).fill(FAR);
+  fillSolid(bricks, dexels, field, 0);
+  measureDistances(bricks, field, 'unknown', bandCells * bandCells);
+  return field;
 }

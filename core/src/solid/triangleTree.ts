@@ -1,5 +1,6 @@
 import type { BoundaryTest } from './boundary';
 import { mortonOrder } from './mortonOrder';
+import { addAreaVector, closestOnTriangle, longestSide2, point } from './onTriangle';
 
 /** Triangles in a leaf, and children of a node. */
 const WIDTH = 8;
@@ -9,6 +10,12 @@ const NEAR_ENOUGH = 0.999;
 
 /** Numbers a slab: normal x y z, middle, half width. */
 const SLAB = 5;
+/** Numbers a plane: normal x y z, how far from the origin. */
+const PLANE = 4;
+/** A plane in single precision is off by less than this share of the largest coordinate. */
+const PLANE_SLACK = 1e-6;
+/** A triangle whose height is less than this share of its longest side is a sliver. */
+const SLIVER_SHARE = 1e-6;
 
 /** Where a closest-point query ended: squared distance, the point, its triangle. */
 export interface Closest {
@@ -33,6 +40,10 @@ export class TriangleTree {
   readonly levels: readonly number[];
   /** For each leaf the slab that holds its triangles: mean normal n, middle and half width of n·vertex. */
   private readonly slabs: Float64Array;
+  /** For each place of `order` the plane of its triangle; zeros for a sliver without a normal. */
+  private readonly planes: Float32Array;
+  private readonly planeSlackMm: number;
+  private readonly anywhere: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
   private readonly stack = new Int32Array(512);
   private readonly near = new Float64Array(512);
 
@@ -63,6 +74,8 @@ export class TriangleTree {
     }
     this.boxLeaves();
     this.slabs = this.slabLeaves();
+    this.planes = this.planesInOrder();
+    this.planeSlackMm = PLANE_SLACK * positions.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
     for (let level = 1; level < levels.length; level++) this.boxNodes(levels[level - 1]!, levels[level]!);
   }
 
@@ -108,6 +121,29 @@ export class TriangleTree {
     return slabs;
   }
 
+  /** Side by side as a leaf is walked: most triangles of it are dismissed before their corners are fetched. */
+  private planesInOrder(): Float32Array {
+    const { order, positions: p, triangles } = this;
+    const planes = new Float32Array(PLANE * order.length);
+    const normal = new Float64Array(3);
+    for (let n = 0; n < order.length; n++) {
+      normal.fill(0);
+      addAreaVector(p, triangles, order[n]!, normal, 0);
+      const length = Math.sqrt(normal[0]! ** 2 + normal[1]! ** 2 + normal[2]! ** 2);
+      const t = 3 * order[n]!;
+      const v = 3 * triangles[t]!;
+      // A sliver's normal is rounding: no plane of it is trusted.
+      if (length <= SLIVER_SHARE * longestSide2(p, triangles, t)) continue;
+      let away = 0;
+      for (let k = 0; k < 3; k++) {
+        planes[PLANE * n + k] = normal[k]! / length;
+        away += (normal[k]! / length) * p[v + k]!;
+      }
+      planes[PLANE * n + 3] = away;
+    }
+    return planes;
+  }
+
   private boxNodes(below: number, level: number): void {
     const { boxes } = this;
     for (let b = below; b < level; b++) {
@@ -134,12 +170,17 @@ export class TriangleTree {
     return [first, Math.min(first + WIDTH, this.levels[level]!)];
   }
 
+  /** Whether any of the surface is nearer than √within2: for those who need not know where. */
+  isNearer(x: number, y: number, z: number, within2: number): boolean {
+    return this.closest(x, y, z, within2, this.anywhere, true);
+  }
+
   /**
    * Nearest point of the surface, if it is nearer than √within2; `out` is left alone otherwise and false
-   * comes back. Depth first, nearest child first.
+   * comes back. Depth first, nearest child first. `any`: the first point so near will do.
    */
-  closest(x: number, y: number, z: number, within2: number, out: Closest): boolean {
-    const { stack, near, levels, slabs } = this;
+  closest(x: number, y: number, z: number, within2: number, out: Closest, any = false): boolean {
+    const { stack, near, levels, slabs, planes, planeSlackMm } = this;
     let best = within2;
     let found = false;
     let depth = 0;
@@ -159,14 +200,20 @@ export class TriangleTree {
       if (apart > 0 && apart * apart >= best * NEAR_ENOUGH) continue;
       const end = Math.min(box * WIDTH + WIDTH, this.order.length);
       for (let n = box * WIDTH; n < end; n++) {
+        const q = PLANE * n;
+        const off =
+          Math.abs(planes[q]! * x + planes[q + 1]! * y + planes[q + 2]! * z - planes[q + 3]!) - planeSlackMm;
+        if (off > 0 && off * off >= best) continue;
         const d = closestOnTriangle(this.positions, this.triangles, this.order[n]!, x, y, z);
-        if (d >= best) continue;
+        // Not a number for a face without extent: it has no nearest point.
+        if (!(d < best)) continue;
         if (this.isBoundary && !this.isBoundary(this.order[n]!, point[0]!, point[1]!, point[2]!)) continue;
         best = d;
         found = true;
         out.distance2 = d;
         [out.x, out.y, out.z] = [point[0]!, point[1]!, point[2]!];
         out.triangle = this.order[n]!;
+        if (any) return true;
       }
     }
     return found;
@@ -218,62 +265,3 @@ export class TriangleTree {
     return top;
   }
 } // prettier-ignore
-
-/** Adds twice the area vector of triangle t to out[at…at + 2]. */
-function addAreaVector(
-  p: Float64Array, triangles: Uint32Array, t: number, out: Float64Array, at: number,
-): void {
-  const a = 3 * triangles[3 * t]!, b = 3 * triangles[3 * t + 1]!, c = 3 * triangles[3 * t + 2]!; // prettier-ignore
-  const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
-  const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
-  out[at]! += uy * vz - uz * vy;
-  out[at + 1]! += uz * vx - ux * vz;
-  out[at + 2]! += ux * vy - uy * vx;
-} // prettier-ignore
-
-/** The last point that `closestOnTriangle` found. */
-const point = new Float64Array(3);
-
-/** Squared distance from (x, y, z) to triangle t; the nearest point goes to `point` (Ericson 2005, 5.1.5). */
-function closestOnTriangle(
-  p: Float64Array,
-  triangles: Uint32Array,
-  t: number,
-  x: number,
-  y: number,
-  z: number,
-): number {
-  const a = 3 * triangles[3 * t]!, b = 3 * triangles[3 * t + 1]!, c = 3 * triangles[3 * t + 2]!; // prettier-ignore
-  const ax = p[a]!, ay = p[a + 1]!, az = p[a + 2]!; // prettier-ignore
-  const abx = p[b]! - ax, aby = p[b + 1]! - ay, abz = p[b + 2]! - az; // prettier-ignore
-  const acx = p[c]! - ax, acy = p[c + 1]! - ay, acz = p[c + 2]! - az; // prettier-ignore
-  const apx = x - ax, apy = y - ay, apz = z - az; // prettier-ignore
-  const d1 = abx * apx + aby * apy + abz * apz;
-  const d2 = acx * apx + acy * apy + acz * apz;
-  const bb = abx * abx + aby * aby + abz * abz;
-  const cc = acx * acx + acy * acy + acz * acz;
-  const bc = abx * acx + aby * acy + abz * acz;
-  const [d3, d4, d5, d6] = [d1 - bb, d2 - bc, d1 - bc, d2 - cc];
-  const vc = d1 * d4 - d3 * d2;
-  const vb = d5 * d2 - d1 * d6;
-  const va = d3 * d6 - d5 * d4;
-  let v = 0;
-  let w = 0;
-  if (d1 <= 0 && d2 <= 0) v = w = 0;
-  else if (d3 >= 0 && d4 <= d3) v = 1;
-  else if (d6 >= 0 && d5 <= d6) w = 1;
-  else if (vc <= 0 && d1 >= 0 && d3 <= 0) v = d1 / (d1 - d3);
-  else if (vb <= 0 && d2 >= 0 && d6 <= 0) w = d2 / (d2 - d6);
-  else if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
-    w = (d4 - d3) / (d4 - d3 + (d5 - d6));
-    v = 1 - w;
-  } else {
-    const sum = va + vb + vc;
-    v = vb / sum;
-    w = vc / sum;
-  }
-  point[0] = ax + abx * v + acx * w;
-  point[1] = ay + aby * v + acy * w;
-  point[2] = az + abz * v + acz * w;
-  return (x - point[0]) ** 2 + (y - point[1]) ** 2 + (z - point[2]) ** 2;
-}

@@ -1,5 +1,6 @@
 import type { BooleanEngine } from '@zero-pour/core';
 import type { JobResult } from '../job';
+import type { Side } from './together';
 
 /** What a job is given besides its input, wherever it runs. */
 export interface JobContext {
@@ -7,6 +8,8 @@ export interface JobContext {
   blob: (hash: string) => Promise<Uint8Array>;
   /** The boolean engine, loaded where it is needed. */
   engine: () => Promise<BooleanEngine<unknown>>;
+  /** A thread beside, where there are processors for it: long work is shared with it. */
+  side?: () => Side;
   /** What is being done now, and how far it is, 0 to 1. */
   report: (step: string, share: number) => void;
   /**

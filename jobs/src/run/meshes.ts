@@ -8,6 +8,8 @@ import {
   measurePrintDirection,
   readPattern,
   writeShape,
+  type AnalysisResult,
+  type BooleanEngine,
   type SupportAdvice,
 } from '@zero-pour/core';
 import { sha256 } from '../key';
@@ -18,14 +20,33 @@ import type { FileInput, FileReading } from '../readFile';
 import type { ViewMesh } from '../shape';
 import type { StandingInput } from '../standing';
 import type { FoundWays, WaysInput } from '../ways';
-import type { Run } from './context';
-import { memoName, readPart } from './readPart';
+import type { JobContext, Run } from './context';
+import { memoName, readPart, type ReadPart } from './readPart';
+import { analyseTogether } from './together';
+
+/** Smaller parts are read sooner than a thread begins; of larger ones two threads would hold too much. Triangles. */
+const SHARED = { min: 20_000, max: 3_000_000 };
+
+async function analysisOf(
+  { mesh, measure }: ReadPart,
+  engine: BooleanEngine<unknown> | undefined,
+  { side: open, report }: JobContext,
+): Promise<AnalysisResult> {
+  const isShared = open && measure.triangles >= SHARED.min && measure.triangles <= SHARED.max;
+  if (!isShared) return analysePattern(mesh, measure, report, engine);
+  const side = open();
+  try {
+    return await analyseTogether(mesh, measure, side, report, engine);
+  } finally {
+    side.end();
+  }
+}
 
 /** Everything about one pattern file, with its painted shape as bytes. Throws MeshFileError when the file is bad. */
 export const analyse: Run<PartInput, PatternOutput> = async (input, context) => {
   const { mesh, measure } = await readPart(input, context);
   const engine = measure.closed && measure.overlapMm3 > 0 ? await context.engine() : undefined;
-  const found = analysePattern(mesh, measure, context.report, engine);
+  const found = await analysisOf({ mesh, measure }, engine, context);
   if (found.status === 'too open')
     return { output: { measure, result: { status: 'too open', openShare: found.openShare } } };
   const { exactMm3 } = found.analysis;

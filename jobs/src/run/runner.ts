@@ -1,4 +1,4 @@
-import { MeshFileError, type BooleanEngine } from '@zero-pour/core';
+import { MeshFileError } from '@zero-pour/core';
 import { couponFileJob, couponJob } from '../coupon';
 import type { Job } from '../job';
 import { feedJob, placesJob, suggestGatesJob } from '../feed';
@@ -71,7 +71,7 @@ const JOBS: ReadonlyMap<string, Runnable> = new Map(
   ].map((one) => [one.job.name, one]),
 );
 
-type Supplies = Pick<JobContext, 'blob' | 'report'> & { engine: () => Promise<BooleanEngine<unknown>> };
+type Supplies = Omit<JobContext, 'memo'>;
 
 /**
  * A runner that keeps what was read of the last part: jobs of one part, one after the other, read it once. A bad file is

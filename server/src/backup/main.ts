@@ -1,16 +1,14 @@
 import path from 'node:path';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readArchive } from '../archive/readArchive';
 import { writeArchive } from '../archive/writeArchive';
-import { countRows } from '../damage/rowTally';
 import { findWayBack } from '../damage/putBack';
 import { putShopBack } from '../damage/rescue';
 import { FolderTakenError } from '../db/folderTaken';
 import { openShop, type OpenShop } from '../openShop';
 import { backUp } from './backUp';
+import { moveShop } from './moveShop';
 
 const root = fileURLToPath(new URL('../../../', import.meta.url));
 const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, 'data'));
@@ -72,23 +70,11 @@ async function moveTo(to: string): Promise<void> {
     ? { dataFolder: path.resolve(files!), databaseUrl: to }
     : { dataFolder: path.resolve(to) };
   const from = await open();
-  const aside = await mkdtemp(path.join(tmpdir(), 'zero-pour-move-'));
   try {
-    const { file } = await backUp(writeArchive(from.db, from.files), aside, new Date());
-    const into = await openShop({ ...target, log });
-    try {
-      await readArchive(into.db, into.files, file);
-      const [before, after] = [await countRows(from.db), await countRows(into.db)];
-      const off = before.filter(({ table, rows }) => after.find((one) => one.table === table)?.rows !== rows);
-      if (off.length > 0) throw new Error(`Not all of it arrived: ${off.map(({ table, rows }) => `${table} had ${rows}`).join(', ')}. The shop is where it was; empty the new place and try again.`); // prettier-ignore
-      const total = before.reduce((sum, { rows }) => sum + rows, 0);
-      console.log(`${total} rows of ${before.length} tables, and their files, are in the new place too, counted on both sides. The shop stays in ${dataFolder} as well until you take it away.`); // prettier-ignore
-    } finally {
-      await into.close();
-    }
+    const { rows, tables, blobs } = await moveShop(from, { ...target, log });
+    console.log(`${rows} rows of ${tables} tables, and ${blobs} files of bytes, are in the new place too, counted on both sides. The shop stays in ${dataFolder} as well until you take it away.`); // prettier-ignore
   } finally {
     await from.close();
-    await rm(aside, { recursive: true, force: true });
   }
 }
 

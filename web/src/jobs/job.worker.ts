@@ -1,12 +1,26 @@
 import type { RunOutcome } from '@zero-pour/jobs';
-import { makeRunner, manifoldEngine } from '@zero-pour/jobs/run';
-import { expose, transfer } from 'comlink';
+import { makeRunner, manifoldEngine, type Side } from '@zero-pour/jobs/run';
+import { expose, transfer, wrap } from 'comlink';
 import wasmAddress from 'manifold-3d/manifold.wasm?url';
+import type { SideWorker } from './side.worker';
 
 /** The boolean engine, loaded where it is needed. */
 async function engine() {
   const { default: createModule } = await import('manifold-3d');
   return manifoldEngine(await createModule({ locateFile: () => wasmAddress }));
+}
+
+/** A thread beside this one. */
+function side(): Side {
+  const worker = new Worker(new URL('./side.worker.ts', import.meta.url), { type: 'module' });
+  const ask = wrap<SideWorker>(worker);
+  const failed = new Promise<never>((_, reject) =>
+    worker.addEventListener('error', () => reject(new Error('The thread beside stopped.'))),
+  );
+  return {
+    ask: async (message) => Promise.race([ask(message), failed]),
+    end: () => worker.terminate(),
+  };
 }
 
 /** Buffers of numbers anywhere in an output: they are handed over, not copied. */
@@ -28,7 +42,7 @@ async function run(
   blob: (hash: string) => Promise<Uint8Array>,
   report: (step: string, share: number) => void,
 ): Promise<RunOutcome> {
-  const outcome = await runner(name, input, { blob, report, engine });
+  const outcome = await runner(name, input, { blob, report, engine, side });
   return transfer(outcome, [...buffersIn(outcome)]);
 }
 

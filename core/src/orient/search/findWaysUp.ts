@@ -1,10 +1,18 @@
-import type { WeldedMesh } from '../../mesh';
+import { clusterVertices, type WeldedMesh } from '../../mesh';
 import { measurePrintDirection, type PrintDirection } from '../printDirection';
 import type { Rotation } from '../rotation';
 import { directionOf } from './directions';
 import { QuickLooker } from './quickLook';
 import { makeSearchSurface, type SearchSurface } from './searchSurface';
-import { costOf, searchWaysUp, WAY_AIMS, type PartScale, type WayAim, type WayFigures } from './searchWaysUp';
+import {
+  costOf,
+  scaleOf,
+  searchWaysUp,
+  WAY_AIMS,
+  type PartScale,
+  type WayAim,
+  type WayFigures,
+} from './searchWaysUp';
 
 /** A way up with everything that it means. */
 export interface WayUp {
@@ -30,6 +38,8 @@ export interface FindWaysOptions {
 const CUT_MM = 0.1;
 /** Share of the time that the search takes before finalists are cut. */
 const SEARCH_SHARE = 0.6;
+/** Finer parts are searched in a coarser likeness: what its finalists are worth, their layers say. Vertices. */
+const VERTICES_MAX = 25_000;
 
 /** One way up, cut into layers, for the figures that a quick look only guesses. */
 export function cutWayUp(
@@ -58,12 +68,14 @@ export function findWaysUp(
   { layerMm, show, directions, report }: FindWaysOptions,
 ): WaysUp {
   const surface = makeSearchSurface(mesh);
-  const found = searchWaysUp(surface, {
+  const { looked, shown } = likenessOf(mesh, surface, show);
+  const found = searchWaysUp(looked, {
     layerMm,
-    show,
+    show: shown,
     ...(directions === undefined ? {} : { directions }),
     ...(report ? { report: (share: number) => report(SEARCH_SHARE * share) } : {}),
   });
+  const part = scaleOf(surface, show, [found.part.tallestMm, found.part.shortestMm]);
   const finalists = WAY_AIMS.flatMap((aim) => found.best[aim].map((way) => ({ aim, way })));
   const best = {} as Record<WayAim, WayUp>;
   const costs = {} as Record<WayAim, number>;
@@ -72,10 +84,24 @@ export function findWaysUp(
     const { direction: _, ...cut } = cutWayUp(mesh, surface, way.rotation, { layerMm, show });
     // A finalist of one aim may turn out the best of another.
     for (const aim of WAY_AIMS) {
-      const cost = costOf(cut.figures, found.part, aim);
+      const cost = costOf(cut.figures, part, aim);
       if (costs[aim] === undefined || cost < costs[aim]) [costs[aim], best[aim]] = [cost, cut];
     }
   });
   report?.(1);
-  return { part: found.part, best };
+  return { part, best };
+}
+
+/** What is looked at from hundreds of directions, and which of its faces must stay clean. */
+function likenessOf(
+  mesh: Pick<WeldedMesh, 'positions' | 'triangles'>,
+  surface: SearchSurface,
+  show: Uint8Array | undefined,
+): { looked: SearchSurface; shown: Uint8Array | undefined } {
+  if (surface.vertices <= VERTICES_MAX) return { looked: surface, shown: show };
+  const coarse = clusterVertices(mesh, VERTICES_MAX);
+  return {
+    looked: makeSearchSurface(coarse),
+    shown: show && Uint8Array.from(coarse.faceOf, (t) => show[t]!),
+  };
 }

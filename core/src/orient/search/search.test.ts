@@ -5,6 +5,7 @@ import { measurePrintDirection } from '../printDirection';
 import { NO_ROTATION, rotationMatrix, type Rotation } from '../rotation';
 import {
   costOf,
+  cutWayUp,
   directionOf,
   findWaysUp,
   makeSearchSurface,
@@ -191,6 +192,24 @@ describe('search', () => {
     expect(figures.heightMm).toBeCloseTo(4, 1);
     expect(figures.islands).toBe(0);
     expect(figures.peakMm2).toBeGreaterThan(0.9 * Math.PI * (100 - 8.6 ** 2));
+  });
+
+  it('looks at a coarser likeness of a fine part, and finds what it finds of the part itself', () => {
+    // 80,000 corners; its upper half must stay clean, and its figures are those of the whole.
+    const fine = welded(lathe([[0, 0], ...arc(5, 0, 0, 90, 200)], 400)); // prettier-ignore
+    const surface = makeSearchSurface(fine);
+    expect(surface.vertices).toBeGreaterThan(75_000);
+    const show = Uint8Array.from(surface.areas, (_, t) => Number(surface.middles[3 * t + 2]! > 2));
+    const ways = findWaysUp(fine, { layerMm: 0.1, directions: 60, show });
+    const whole = searchWaysUp(surface, { layerMm: 0.1, directions: 60, show });
+    for (const aim of WAY_AIMS) {
+      const cut = cutWayUp(fine, surface, whole.best[aim][0]!.rotation, { layerMm: 0.1, show });
+      const best = costOf(cut.figures, ways.part, aim);
+      expect(costOf(ways.best[aim].figures, ways.part, aim), aim).toBeLessThan(1.03 * best + 0.02);
+    }
+    expect(ways.best['cleanest face'].figures.showOverhangMm2).toBeLessThan(0.5);
+    expect(ways.part.areaMm2).toBeCloseTo(3 * Math.PI * 25, 0);
+    expect(ways.part.showMm2).toBeCloseTo(2 * Math.PI * 5 * 3, 0);
   });
 
   it('stops when it is told to', () => {

@@ -107,7 +107,8 @@ class LowestCosts {
   }
 }
 
-function scaleOf(
+/** Areas of a surface and of what shows of it, with the extents that were found. */
+export function scaleOf(
   surface: SearchSurface,
   show: Uint8Array | undefined,
   heights: readonly number[],

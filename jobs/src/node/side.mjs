@@ -1,0 +1,5 @@
+// Where the thread beside begins: the source is TypeScript, and a thread has its own loader.
+import { register } from 'tsx/esm/api';
+
+register();
+await import('./side.ts');
