@@ -161,11 +161,19 @@ try {
   const only = process.argv[2];
   for (const view of views(new Map(pours.map((p) => [p.number, p.id])))) {
     if (only && !view.name.includes(only)) continue;
-    const page = await browser.newPage({ viewport: view.size ?? { width: 1280, height: 800 } });
+    const page = await browser.newPage({
+      viewport: view.size ?? { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+    });
     page.on('pageerror', (error) => console.error(view.name, error.message));
     // What is offered to newcomers once is not what the views are of.
     await page.addInitScript(() => localStorage.setItem('zp-guide-offered', 'false'));
     await page.clock.setFixedTime(NOW);
+    // Answers are of that moment too: a screen whose clock is not the machine's says so.
+    await page.route(/\/api\/(?!changes|devices\/stream)/, async (route) => {
+      const response = await route.fetch();
+      await route.fulfill({ response, headers: { ...response.headers(), date: new Date(NOW).toUTCString() } });
+    });
     await page.goto(`${shop.address}${view.at}`);
     await page.waitForLoadState('networkidle');
     await view.before?.(page);

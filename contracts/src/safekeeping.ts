@@ -66,6 +66,8 @@ export const safetySchema = z.strictObject({
   /** Things that are kept and cannot be read any more, and the first of them in a sentence. */
   wrongCount: z.number().int().nonnegative(),
   wrong: z.string().nullable(),
+  /** The newest moment that something was kept at, where the machine's clock has not reached it. */
+  keptAhead: momentSchema.nullable(),
 });
 export type Safety = z.infer<typeof safetySchema>;
 

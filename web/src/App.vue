@@ -10,6 +10,7 @@ import { knownShop, whenShopKnown } from './state/shopKeys';
 import { usePrints } from './state/printStore';
 import { useShop } from './state/shopStore';
 import { useSizes } from './state/sizeStore';
+import { clockOffMs } from './time/clockOff';
 import { TopBar, useAppKeys } from './shell';
 import { CaptureButton, captureOpen } from './capture';
 import { useGuided } from './guide';
@@ -22,6 +23,7 @@ const HelpDialog = defineAsyncComponent(() => import('./guide').then((guide) => 
 const GuidedPour = defineAsyncComponent(() => import('./guide').then((guide) => guide.loadGuidedPour()));
 const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
 const NotKeptDialog = defineAsyncComponent(() => import('./shell/NotKeptDialog.vue'));
+const ClockLine = defineAsyncComponent(() => import('./shell/ClockLine.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 
 const SignIn = defineAsyncComponent(() => import('./network').then((network) => network.SignIn));
@@ -64,6 +66,7 @@ void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
       @help="showingHelp = true"
       @not-kept="showingNotKept = true"
     />
+    <ClockLine v-if="clockOffMs !== 0 && !signedOut" />
     <main id="content">
       <SignIn v-if="signedOut" />
       <router-view v-else-if="isShown" />

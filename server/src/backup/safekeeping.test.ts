@@ -41,7 +41,14 @@ describe('backups of a shop that is open', () => {
     const made = (await shop.ask('POST', '/safekeeping/backup', {})).body as AboutShop;
     expect(made.backups).toMatchObject({ standing: 'current', since: null, last: { pours: 1, missing: 0 } });
     expect(made.backups.kept).toHaveLength(1);
-    expect((await shop.ask('GET', '/safety')).body).toMatchObject({ standing: 'current' });
+    expect((await shop.ask('GET', '/safety')).body).toMatchObject({ standing: 'current', keptAhead: null });
+    // The machine's clock was set back by an hour since.
+    await shop.shop.services.db.query(
+      "UPDATE pour SET changed_at = now() + interval '1 hour' WHERE number = (SELECT max(number) FROM pour)",
+    );
+    const { keptAhead } = (await shop.ask('GET', '/safety')).body as { keptAhead: string };
+    expect(Date.parse(keptAhead)).toBeGreaterThan(Date.now() + 3_000_000);
+    await shop.shop.services.db.query('UPDATE pour SET changed_at = now() WHERE changed_at > now()');
     await shop.ask('POST', '/pours', { id: randomUUID(), doc: emptyPourDoc() });
     await vi.waitFor(async () => expect((await backupsOf(shop)).standing).toBe('behind'));
     // It knows that after a start too.

@@ -1,5 +1,6 @@
 import type { AboutShop, Safety } from '@zero-pour/contracts';
 import { statfs } from 'node:fs/promises';
+import type { Queryable } from '../db/database';
 import type { Services } from '../routes/services';
 
 const COUNTED = {
@@ -49,7 +50,11 @@ export async function aboutShop(
 }
 
 /** What must not wait until somebody looks there. */
-export async function safetyOf({ backups, look }: Pick<Services, 'backups' | 'look'>): Promise<Safety> {
+export async function safetyOf({
+  db,
+  backups,
+  look,
+}: Pick<Services, 'db' | 'backups' | 'look'>): Promise<Safety> {
   const { standing, failed, last, since } = await backups.tell();
   const { wrongCount = 0, wrong = [] } = look.found ?? {};
   return {
@@ -59,5 +64,18 @@ export async function safetyOf({ backups, look }: Pick<Services, 'backups' | 'lo
     lastAt: last?.at ?? null,
     wrongCount,
     wrong: wrong[0] ?? null,
+    keptAhead: await newestAhead(db),
   };
+}
+
+/** The clocks of two machines differ by no more than this. */
+const CLOCKS_APART = '3 minutes';
+
+/** The newest moment that something was kept at, when the clock has not come to it: it was set back, or ran ahead before. */
+async function newestAhead(db: Queryable): Promise<string | null> {
+  const { rows } = await db.query<{ at: Date }>(
+    `SELECT at FROM (SELECT greatest((SELECT max(changed_at) FROM pour), (SELECT max(at) FROM item_history)) AS at) newest
+     WHERE at > now() + interval '${CLOCKS_APART}'`,
+  );
+  return rows[0]?.at.toISOString() ?? null;
 }

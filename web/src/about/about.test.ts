@@ -23,6 +23,7 @@ const FINE: Safety = {
   since: null,
   lastAt: LAST.at,
   wrongCount: 0,
+  keptAhead: null,
   wrong: null,
 };
 
@@ -59,6 +60,7 @@ describe('how it stands with backups', () => {
   it('is silent on the board unless somebody should act', () => {
     for (const standing of ['current', 'behind', 'none', 'off'] as const) expect(boardWords({ ...FINE, standing }, NOW)).toEqual([]); // prettier-ignore
     expect(boardWords({ ...FINE, standing: 'failed', why: 'No room.' }, NOW)[0]).toContain('No room.');
+    expect(boardWords({ ...FINE, keptAhead: LAST.at }, NOW)[0]).toContain('has not come to');
     expect(boardWords({ ...FINE, standing: 'overdue', since: LAST.at, wrongCount: 2, wrong: 'Pour 7 cannot be read.' }, NOW)).toHaveLength(2); // prettier-ignore
   });
   it('gives sizes in units that fit', () => {

@@ -51,7 +51,7 @@ export function holdsWords({ size, pours, entries, bytes, missing, tookS }: Made
 
 /** What the board says of safekeeping: nothing, unless somebody should do something. */
 export function boardWords(
-  { standing, why, since, lastAt, wrongCount, wrong }: Safety,
+  { standing, why, since, lastAt, wrongCount, wrong, keptAhead }: Safety,
   now: number,
 ): string[] {
   const said: string[] = [];
@@ -59,5 +59,7 @@ export function boardWords(
   if (standing === 'overdue')
     said.push(`A backup is overdue. ${sinceWhen(since, now)} is in none.${ofLast(lastAt, now)}`);
   if (wrongCount > 0) said.push(`${wrongCount === 1 ? 'One thing that is kept cannot' : `${wrongCount} things that are kept cannot`} be read any more. ${wrong ?? ''}`); // prettier-ignore
+  if (keptAhead !== null)
+    said.push(`The clock of the shop’s machine is wrong, or was: something was kept at ${formatMoment(Date.parse(keptAhead), now)}, which it has not come to. Set it right before anything is timed by it.`); // prettier-ignore
   return said;
 }

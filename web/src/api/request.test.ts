@@ -2,6 +2,7 @@
 import { BUILD_HEADER, SHOP_HEADER } from '@zero-pour/contracts';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { z } from 'zod';
+import { FROM_CACHE } from '../../offline/answerApi';
 
 const SHOP = 'shop-a';
 let answer: () => Response;
@@ -39,6 +40,17 @@ describe('an answer', () => {
     await ask();
     expect(sent.map(({ headers }) => (headers as Headers).get(SHOP_HEADER))).toEqual([null, SHOP]);
     expect(reloads).toBe(0);
+  });
+
+  it('tells how far this screen’s clock is off, unless it is a kept one', async () => {
+    const { clockOffMs } = await import('../time/clockOff');
+    const late = { Date: new Date(Date.now() - 3_600_000).toUTCString() };
+    answer = () => ours({ n: 1 }, {}, { ...late, [FROM_CACHE]: 'yes' });
+    await ask();
+    expect(clockOffMs.value).toBe(0);
+    answer = () => ours({ n: 1 }, {}, late);
+    await ask();
+    expect(Math.round(clockOffMs.value / 60_000)).toBe(60);
   });
 
   it.each([

@@ -7,6 +7,7 @@ import {
 } from '@zero-pour/contracts';
 import type { z } from 'zod';
 import { FROM_CACHE } from '../../offline/answerApi';
+import { learnClock } from '../time/clockOff';
 import { learnRevision, revisionAt } from './revisions';
 import { signedOut } from './signedOut';
 import { reloadFor } from './reloadFor';
@@ -67,6 +68,7 @@ function checkAnswer({ headers }: Response): void {
 
 async function send(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
+  const askedAt = Date.now();
   try {
     // Named, so that another shop on this port refuses it before it is written there.
     const headers = new Headers(init.headers);
@@ -79,6 +81,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
     throw outage('Zero Pour does not answer. What you typed is kept in this window.');
   }
   checkAnswer(response);
+  if (!response.headers.has(FROM_CACHE)) learnClock(response.headers.get('Date'), askedAt, Date.now());
   const revision = /^"(\d+)"$/.exec(response.headers.get('ETag') ?? '')?.[1];
   if (init.method === 'PUT' && revision !== undefined) learnRevision(path, Number(revision));
   if (!response.ok) throw await refusalOf(response);

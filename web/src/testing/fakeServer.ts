@@ -125,7 +125,15 @@ export class FakeServer {
   prices: unknown = {};
 
   /** How it says that the shop is kept safe. */
-  safety: Safety = { standing: 'current', why: null, since: null, lastAt: null, wrongCount: 0, wrong: null };
+  safety: Safety = {
+    standing: 'current',
+    why: null,
+    since: null,
+    lastAt: null,
+    wrongCount: 0,
+    wrong: null,
+    keptAhead: null,
+  };
   about: AboutShop | undefined;
 
   /** What earlier pours of any pattern tell of their prints. */
