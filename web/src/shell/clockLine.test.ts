@@ -18,6 +18,7 @@ it.each([
   [12 * MINUTE, '12 minutes ahead of'],
   [-45 * MINUTE, '45 minutes behind'],
   [-26 * 60 * MINUTE, '26 hours behind'],
+  [90 * 24 * 60 * MINUTE, '90 days ahead of'],
 ])('a clock that is off says by how much, and which way', async (ahead, said) => {
   expect(await lineWhen(ahead)).toContain(`This screen’s clock is ${said} the shop’s machine.`);
 });
