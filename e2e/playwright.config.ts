@@ -1,5 +1,4 @@
 import { defineConfig } from '@playwright/test';
-import { availableParallelism } from 'node:os';
 import { CHROMIUM_ARGS, chromiumPath } from './browser';
 
 const executablePath = chromiumPath();
@@ -8,8 +7,8 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
-  // Journeys wait more than they compute: two at a time, each with a shop of its own.
-  workers: Math.min(2, availableParallelism()),
+  // Journeys share the machine with a database and software WebGL, which take all of two processors: one at a time.
+  workers: 1,
   // Generous: a shared machine may be ten times slower for a while, and a journey measures nothing.
   timeout: 420_000,
   // A second try for a machine that stood still; `verify` names each journey that needed it.
