@@ -1,7 +1,6 @@
 import { readPattern, type BooleanEngine, type UnitOption } from '@zero-pour/core';
 import type { JobResult, PartInput, PatternOutput } from '../index';
 import { analyse } from '../run/index';
-import { openSide } from './openSide';
 
 /** A file whose unit is not known, or all that the job "pattern" says of it. */
 export type FileAnalysis =
@@ -23,7 +22,6 @@ export async function analyseBytes(
   const found = await analyse(part, {
     blob: () => Promise.resolve(bytes),
     engine,
-    side: openSide,
     report: () => {},
     // It is read already.
     memo: <T>() => Promise.resolve({ mesh, measure } as T),

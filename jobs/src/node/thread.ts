@@ -2,7 +2,6 @@ import { parentPort } from 'node:worker_threads';
 import type { RunOutcome } from '../index';
 import { makeRunner } from '../run/index';
 import { loadEngine } from './loadEngine';
-import { openSide } from './openSide';
 
 /** What the other side sends: a job to run, then the bytes that it asks for. */
 export type ToThread =
@@ -32,7 +31,7 @@ const fail = (error: unknown): void =>
 
 port.on('message', (message: ToThread) => {
   if (message.kind === 'run')
-    run(message.job, message.input, { blob, report, engine: loadEngine, side: openSide }).then(
+    run(message.job, message.input, { blob, report, engine: loadEngine }).then(
       (outcome) => say({ kind: 'ended', outcome }),
       fail,
     );
