@@ -172,7 +172,10 @@ try {
     // Answers are of that moment too: a screen whose clock is not the machine's says so.
     await page.route(/\/api\/(?!changes|devices\/stream)/, async (route) => {
       const response = await route.fetch();
-      await route.fulfill({ response, headers: { ...response.headers(), date: new Date(NOW).toUTCString() } });
+      await route.fulfill({
+        response,
+        headers: { ...response.headers(), date: new Date(NOW).toUTCString() },
+      });
     });
     await page.goto(`${shop.address}${view.at}`);
     await page.waitForLoadState('networkidle');
