@@ -48,12 +48,18 @@ export function genusOf(measure: Part['measure']): number | null {
 
 /** Does one task. `tell` hears now and then which share of the cells of a ball task is done. */
 export function doTask(solid: PartSolid, grids: Grids, task: Task, tell?: (share: number) => void): Answer {
-  const { part, tree } = solid;
+  const { part } = solid;
   switch (task.kind) {
     case 'gaps':
       return readGaps(solid);
     case 'ways': {
-      const ways = readWays(part.mesh, solid.bounds, solid.resolution.coarseMm, tree, genusOf(part.measure));
+      const ways = readWays(
+        part.mesh,
+        solid.bounds,
+        solid.resolution.coarseMm,
+        solid.tree,
+        genusOf(part.measure),
+      );
       return { ...ways, bore: readBore(part.mesh, ways.holes) };
     }
     case 'hang':

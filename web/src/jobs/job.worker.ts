@@ -42,7 +42,13 @@ async function run(
   blob: (hash: string) => Promise<Uint8Array>,
   report: (step: string, share: number) => void,
 ): Promise<RunOutcome> {
-  const outcome = await runner(name, input, { blob, report, engine, side });
+  const outcome = await runner(name, input, {
+    blob,
+    report,
+    engine,
+    // Not every browser lets a worker begin another.
+    ...(typeof Worker === 'undefined' ? {} : { side }),
+  });
   return transfer(outcome, [...buffersIn(outcome)]);
 }
 
