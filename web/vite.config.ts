@@ -29,6 +29,8 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'framework', test: /node_modules[\\/](@vue|vue|pinia|vue-router|zod|@vueuse)[\\/]/ },
+            { name: 'look', test: /node_modules[\\/]vuetify[\\/]/ },
+            { name: 'ground', test: /[\\/]web[\\/]src[\\/](api|state|theme|time)[\\/]|[\\/]jobs[\\/]src[\\/]/ },
             { name: 'domain', test: /[\\/](core|contracts|plan)[\\/]src[\\/](?!mesh|pattern[\\/]read)/ },
           ],
         },

@@ -37,7 +37,8 @@ export const shopStateSchema = z.strictObject({
   lists: shopListsSchema,
   /** All patterns of a small shop; of a large one those that its pours in work name. */
   patterns: z.array(patternSchema),
-  morePatterns: z.boolean(),
+  /** How many patterns are not among these: they are asked for by name, or page by page. */
+  morePatterns: z.number().int().nonnegative(),
   openPours: z.array(pourSchema),
   /** By the address that a whole thing is kept at: which state of it this is. */
   revisions: revisionsSchema,

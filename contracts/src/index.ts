@@ -206,6 +206,7 @@ export {
   type UsedItems,
 } from './pour/pour';
 export * from './causeTable';
+export * from './pour/recordLine';
 export {
   blobSchema,
   BUILD_HEADER,

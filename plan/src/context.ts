@@ -17,10 +17,10 @@ import type {
   Settings,
   ShopLists,
 } from '@zero-pour/contracts';
-import { BOOK_SIZES, castsWax, measureStance, NO_ROTATION } from '@zero-pour/core';
+import { BOOK_SIZES, measureStance, NO_ROTATION } from '@zero-pour/core';
 import { houseOf } from './burnout/houseOf';
 import { moldOf, type PourMold } from './mold/pourMold';
-import type { Part } from './part';
+import { castLines, type Part } from './part';
 import { castPieces, type PlannedPiece } from './pieces';
 import { isNotRead, NO_READINGS, notingReadings, type NotRead, type Readings } from './readings';
 import { NOTHING_PRINTED, type ShopPrints } from './print/knowPrints';
@@ -99,13 +99,10 @@ const byId = <T extends { id: string }>(list: readonly T[], id: string | undefin
 export type PlannedFor = Pick<Pour, 'doc' | 'used'> & { id?: string };
 
 function partsOfBrief(doc: PourDoc, patterns: readonly Pattern[]): Part[] {
-  return doc.brief.lines.flatMap(({ key, patternId, count }) => {
-    const pattern = byId(patterns, patternId);
-    if (!pattern) return [];
-    const rotation = doc.wayUp.lines[key]?.rotation ?? NO_ROTATION;
-    const prints = castsWax(doc.brief.route) ? 1 : count;
-    const stance = measureStance(pattern.measure.supportPointsMm, rotation);
-    return [{ key, pattern, count, prints, rotation, stance }];
+  return castLines(doc, (id) => byId(patterns, id)).map((line) => {
+    const rotation = doc.wayUp.lines[line.key]?.rotation ?? NO_ROTATION;
+    const stance = measureStance(line.pattern.measure.supportPointsMm, rotation);
+    return { ...line, rotation, stance };
   });
 }
 

@@ -15,6 +15,7 @@ export { castPieces, faultsOf, nameOfPart, printedPieces, type PlannedPiece } fr
 export { findingContext, resinContext } from './findingContext';
 export { planPour, type FlaskPlan, type PourPlan } from './planPour';
 export { pourTitle } from './pourTitle';
+export { recordLine, type NamesNow } from './recordLine';
 export { stageLine, stageStates, type StageState } from './stages';
 export { writeTicket, type TicketSection } from './ticket';
 export type { TicketLine } from './ticketLine';

@@ -8,13 +8,13 @@ import {
   type PourDoc,
 } from '@zero-pour/contracts';
 import { castsWax, goesIntoFlask, type PrintFaultKey } from '@zero-pour/core';
-import type { Part } from './part';
+import type { CastLine, Named } from './part';
 
 /** A piece by its name, with what it is a copy of. */
-export interface PlannedPiece {
+export interface PlannedPiece<P extends Named = Pattern> {
   key: PieceKey;
   line: string;
-  pattern: Pattern;
+  pattern: P;
   /** "3", or "master 1". */
   copy: string;
   /** "Limpet drop 3": what it is called at the bench. */
@@ -24,16 +24,20 @@ export interface PlannedPiece {
 const upTo = (n: number): number[] => Array.from({ length: n }, (_, i) => i + 1);
 
 /** Two lines of one pattern are told apart by a letter. */
-const lineLetter = (part: Part, parts: readonly Part[]): string => {
+const lineLetter = (part: CastLine, parts: readonly CastLine[]): string => {
   const same = parts.filter(({ pattern }) => pattern.id === part.pattern.id);
   return same.length > 1 ? ` ${String.fromCharCode(97 + same.indexOf(part))}` : '';
 };
 
 /** "Limpet drop", or "Limpet drop b" where several lines have it. */
-export const nameOfPart = (part: Part, parts: readonly Part[]): string =>
+export const nameOfPart = (part: CastLine, parts: readonly CastLine[]): string =>
   `${part.pattern.name}${lineLetter(part, parts)}`;
 
-function pieceOf(key: PieceKey, part: Part, parts: readonly Part[]): PlannedPiece[] {
+function pieceOf<P extends Named>(
+  key: PieceKey,
+  part: CastLine<P>,
+  parts: readonly CastLine<P>[],
+): PlannedPiece<P>[] {
   const named = readPieceKey(key);
   if (!named) return [];
   const copy = named.master ? `master ${named.copy}` : String(named.copy);
@@ -42,26 +46,30 @@ function pieceOf(key: PieceKey, part: Part, parts: readonly Part[]): PlannedPiec
 }
 
 /** Copies that something was recorded of, beyond those that are wanted now: they stay in sight. */
-const recordedBeyond = (records: readonly object[], part: Part, wanted: readonly PieceKey[]): PieceKey[] => {
+const recordedBeyond = (
+  records: readonly object[],
+  part: CastLine,
+  wanted: readonly PieceKey[],
+): PieceKey[] => {
   const keys = records.flatMap((record) => Object.keys(record));
   const own = keys.filter((key) => readPieceKey(key)?.line === part.key && !wanted.includes(key));
   return [...new Set(own)].sort((a, b) => (readPieceKey(a)?.copy ?? 0) - (readPieceKey(b)?.copy ?? 0));
 };
 
-interface Pieces {
+interface Pieces<P extends Named> {
   doc: PourDoc;
-  parts: readonly Part[];
+  parts: readonly CastLine<P>[];
 }
 
-const printedKeys = ({ doc }: Pick<Pieces, 'doc'>, part: Part): PieceKey[] =>
+const printedKeys = (doc: PourDoc, part: CastLine): PieceKey[] =>
   upTo(part.prints + sparesOf(doc, part.key)).map((copy) =>
     castsWax(doc.brief.route) ? masterKey(part.key, copy) : pieceKey(part.key, copy),
   );
 
 /** Every printed piece, line by line, spares included. */
-export function printedPieces({ doc, parts }: Pieces): PlannedPiece[] {
+export function printedPieces<P extends Named>({ doc, parts }: Pieces<P>): PlannedPiece<P>[] {
   return parts.flatMap((part) => {
-    const wanted = printedKeys({ doc }, part);
+    const wanted = printedKeys(doc, part);
     const beyond = recordedBeyond([doc.print.pieces, doc.clean.pieces ?? {}], part, wanted);
     const printed = castsWax(doc.brief.route) ? beyond.filter((key) => readPieceKey(key)?.master) : beyond;
     return [...wanted, ...printed].flatMap((key) => pieceOf(key, part, parts));
@@ -72,7 +80,7 @@ export function printedPieces({ doc, parts }: Pieces): PlannedPiece[] {
  * Copies of a line that are cast: those that the shop sent into the flask, and, up to the wanted count, those that it has
  * not judged yet and that were not lost. By a mold route as many waxes as are wanted.
  */
-function castKeys({ doc, parts }: Pieces, part: Part): PieceKey[] {
+function castKeys<P extends Named>({ doc, parts }: Pieces<P>, part: CastLine<P>): PieceKey[] {
   const recorded = Object.keys(doc.result.castings);
   if (castsWax(doc.brief.route)) return upTo(part.count).map((copy) => pieceKey(part.key, copy));
   const printed = printedPieces({ doc, parts }).filter(({ line }) => line === part.key);
@@ -92,7 +100,7 @@ function castKeys({ doc, parts }: Pieces, part: Part): PieceKey[] {
 }
 
 /** Every piece that is cast, line by line. */
-export function castPieces({ doc, parts }: Pieces): PlannedPiece[] {
+export function castPieces<P extends Named>({ doc, parts }: Pieces<P>): PlannedPiece<P>[] {
   return parts.flatMap((part) => {
     const cast = castKeys({ doc, parts }, part);
     const beyond = recordedBeyond([doc.result.castings], part, cast);

@@ -1,4 +1,5 @@
 import {
+  recordLinesSchema,
   alloysFromBook,
   castLessonsSchema,
   emptyPourDoc,
@@ -105,6 +106,16 @@ describe('the record', () => {
     expect(await of('limit=1&offset=500')).toMatchObject({ total: all, pours: [] });
     expect(await of('limit=1&flaw=cracked')).toMatchObject({ total: 0, pours: [] });
   });
+
+  it('comes as lines that say by themselves what a pour is, without its document', async () => {
+    const { lines, total } = recordLinesSchema.parse((await ask('GET', `/record?flaw=misrun`)).body);
+    expect([total, lines.map(({ number }) => number)]).toEqual([1, [cool]]);
+    expect(lines[0]).toMatchObject({ isDone: false, flaws: ['misrun'], facts: { flaskC: 390, looked: 2, sellable: 1 }, felt: null });
+    expect(JSON.stringify(lines[0]).length).toBeLessThan(1200);
+    const all = (await ask('GET', '/record?limit=200&sort=flaskC&down=false')).body as { lines: { number: number }[] };
+    expect(all.lines.map(({ number }) => number)).toEqual(await found('limit=200&sort=flaskC&down=false'));
+    expect((await ask('GET', '/record?limit=9999')).status).toBe(422);
+  }); // prettier-ignore
 
   it('is sorted by a number either way, with what is not known last', async () => {
     const up = await found('sort=flaskC&down=false');

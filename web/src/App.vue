@@ -39,8 +39,11 @@ followChanges();
 // What was read of the shop does not stay with a device that may not read it any more; what was typed there does.
 watch(signedOut, (out) => void (out ? forgetCopies().catch(() => {}) : load()));
 const learnt = [useSizes(), usePrints()];
-/** The board shows patterns of pours in work alone, which come first; every other page may name any. */
-const isShown = computed(() => shop.loading === 'ready' && (route.name === 'board' || !shop.wantsMore));
+const isShown = computed(() => shop.loading === 'ready' && (route.meta.patterns !== undefined || !shop.wantsMore)); // prettier-ignore
+watch(
+  () => shop.loading === 'ready' && shop.wantsMore && route.meta.patterns !== 'named',
+  (wanted) => void (wanted && shop.loadPatterns().catch(notices.wrong)),
+);
 async function load(): Promise<void> {
   try {
     await shop.load();
@@ -51,7 +54,6 @@ async function load(): Promise<void> {
   // Plans begin with the book and take in what was measured as soon as it is there; nothing of it goes before the board.
   await nextTick();
   for (const store of learnt) void store.load().catch(() => {});
-  await shop.loadPatterns().catch(notices.wrong);
 }
 void load();
 void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));

@@ -36,7 +36,7 @@ export const FACT_NAMES = Object.keys(FACT_NUMBERS) as [FactName, ...FactName[]]
 export type RecordFacts = Partial<Record<FactName, number>> & {
   /** Flaws, their zones and severities, how it ran and opened, causes that were found: looked into by words. */
   words: string;
-  flaws: string[];
+  flaws: FlawKind[];
   /** Share of the castings that were looked at with each of them, percent. */
   shares: Partial<Record<FlawKind, number>>;
   zones: string[];

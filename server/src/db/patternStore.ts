@@ -31,37 +31,49 @@ export async function listPatterns(db: Queryable): Promise<Listed<Pattern>> {
 /** Patterns sent at once. */
 const PAGE = 100;
 
+type RevisedRow = Row & { revision: number };
+type Revised = Listed<Pattern> & { revisions: Record<string, number> };
+type PatternPage = Revised & { next: string | null };
+function readRevised(rows: readonly RevisedRow[]): Revised {
+  const revisions = Object.fromEntries(rows.map(({ id, revision }) => [`/patterns/${id}`, revision]));
+  return { ...readEach(rows.map(({ revision: _, ...row }) => row), STORED), revisions }; // prettier-ignore
+}
+
 /** A page of patterns, the newest first, after one of a page before; `next`: the last one's id, to go on from; null where none follow. */
-export async function listPatternPage(
-  db: Queryable,
-  after: string | null,
-): Promise<Listed<Pattern> & { revisions: Record<string, number>; next: string | null }> {
-  const { rows } = await db.query<Row & { revision: number }>(
+export async function listPatternPage(db: Queryable, after: string | null): Promise<PatternPage> {
+  const { rows } = await db.query<RevisedRow>(
     `SELECT ${COLUMNS}, revision FROM pattern
      WHERE $1::uuid IS NULL OR created_at < (SELECT created_at FROM pattern WHERE id = $1)
        OR (created_at = (SELECT created_at FROM pattern WHERE id = $1) AND id > $1)
      ORDER BY created_at DESC, id LIMIT ${PAGE}`,
     [after],
   );
-  const revisions = Object.fromEntries(rows.map(({ id, revision }) => [`/patterns/${id}`, revision]));
-  const bare = rows.map(({ revision: _, ...row }) => row);
-  return { ...readEach(bare, STORED), revisions, next: rows.length < PAGE ? null : rows.at(-1)!.id };
+  return { ...readRevised(rows), next: rows.length < PAGE ? null : rows.at(-1)!.id };
+}
+
+/** Those of some ids that are there. */
+export async function listPatternsNamed(db: Queryable, ids: readonly string[]): Promise<PatternPage> {
+  const { rows } = await db.query<RevisedRow>(
+    `SELECT ${COLUMNS}, revision FROM pattern WHERE id = ANY($1::uuid[]) ORDER BY created_at DESC, id`,
+    [ids],
+  );
+  return { ...readRevised(rows), next: null };
 }
 
 /** Up to so many patterns all come with the start; of more, those that pours in work and molds name. */
 const WITH_THE_START = 60;
 
-/** Patterns that a page begins with, and whether there are others. */
-export async function listFirstPatterns(db: Queryable): Promise<Listed<Pattern> & { more: boolean }> {
+/** Patterns that a page begins with, and how many others there are. */
+export async function listFirstPatterns(db: Queryable): Promise<Listed<Pattern> & { more: number }> {
   const { rows } = await db.query<{ n: number }>('SELECT count(*)::integer AS n FROM pattern');
-  if (rows[0]!.n <= WITH_THE_START) return { ...(await listPatterns(db)), more: false };
+  if (rows[0]!.n <= WITH_THE_START) return { ...(await listPatterns(db)), more: 0 };
   const { rows: named } = await db.query<Row>(
     `SELECT ${COLUMNS} FROM pattern WHERE id IN (
        SELECT pattern_id FROM pour_pattern pp JOIN pour p ON p.id = pp.pour_id WHERE p.recorded_at IS NULL AND NOT p.discarded
        UNION SELECT (doc ->> 'patternId')::uuid FROM bench_record WHERE kind = 'mold' AND doc ->> 'patternId' IS NOT NULL)
      ORDER BY created_at DESC, name`,
   );
-  return { ...readEach(named, STORED), more: true };
+  return { ...readEach(named, STORED), more: rows[0]!.n - named.length };
 }
 
 /** Keeps a pattern whose bytes are kept. Keeping the very same again changes nothing; another under its id is refused. */

@@ -1,7 +1,15 @@
-import type { FactName, MadeWith, Pour, RecordFacts, RecordQuery, Unread } from '@zero-pour/contracts';
+import type {
+  FactName,
+  MadeWith,
+  PourList,
+  RecordFacts,
+  RecordLines,
+  RecordQuery,
+} from '@zero-pour/contracts';
+import { recordLine } from '@zero-pour/plan';
 import { escapeLike, type Queryable } from './database';
 import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
-import { readEach } from './readStored';
+import { readEach, readOne } from './readStored';
 
 export const MATCHES = `NOT p.discarded
   AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
@@ -37,26 +45,65 @@ const SORTED_BY = (name: FactName): string =>
     ? 'p.sellable::double precision / nullif(p.looked, 0)'
     : `(p.told_facts ->> '${name}')::numeric`;
 
-/** All pours that match, in the order that is asked for, a page of them, with the count of all. What a pour does not know comes last, either way. */
-export async function searchPours(
+const orderOf = ({ sort, down }: RecordQuery): string => {
+  const way = down ? 'DESC' : 'ASC';
+  return sort === 'number' ? `p.number ${way}` : `${SORTED_BY(sort)} ${way} NULLS LAST, p.number DESC`;
+};
+
+/** A page of those that match, with further columns of each, and the count of all. What a pour does not know comes last, either way. */
+async function searchRows<R extends PourRow>(
   db: Queryable,
   query: RecordQuery,
-): Promise<{ pours: Pour[]; total: number; unread: Unread[] }> {
+  more = '',
+): Promise<{ rows: R[]; total: number }> {
   const filter = filterOf(query);
-  const way = query.down ? 'DESC' : 'ASC';
-  const order =
-    query.sort === 'number' ? `p.number ${way}` : `${SORTED_BY(query.sort)} ${way} NULLS LAST, p.number DESC`;
+  const order = orderOf(query);
   // Found and counted in one pass over what is small; only the page's documents are read.
-  const { rows } = await db.query<PourRow & { total: number }>(
+  const { rows } = await db.query<R & { total: number }>(
     `WITH hit AS MATERIALIZED (
-       SELECT p.id, count(*) OVER () AS total ${FROM} WHERE ${MATCHES} ORDER BY ${order} LIMIT $10 OFFSET $11)
-     SELECT ${POUR_COLUMNS}, hit.total FROM hit JOIN pour p ON p.id = hit.id ORDER BY ${order}`,
+       SELECT p.id, count(*) OVER () AS total, a.name AS alloy, r.name AS resin ${FROM}
+       WHERE ${MATCHES} ORDER BY ${order} LIMIT $10 OFFSET $11)
+     SELECT ${POUR_COLUMNS}, hit.total ${more} FROM hit JOIN pour p ON p.id = hit.id ORDER BY ${order}`,
     [...filter, query.limit, query.offset],
   );
-  const pours = rows.map(({ total: _, ...row }) => row);
-  const { read, unread } = readEach(pours, STORED_POUR);
   const total = rows[0]?.total ?? (query.offset > 0 ? await countPours(db, filter) : 0);
-  return { pours: read, total: Number(total), unread };
+  return { rows: rows.map(({ total: _, ...row }) => row as unknown as R), total: Number(total) };
+}
+
+/** All pours that match, a page of them. */
+export async function searchPours(db: Queryable, query: RecordQuery): Promise<PourList> {
+  const { rows, total } = await searchRows(db, query);
+  const { read, unread } = readEach(rows, STORED_POUR);
+  return { pours: read, total, unread };
+}
+
+interface LineRow extends PourRow {
+  alloy: string | null;
+  resin: string | null;
+  patterns: Record<string, string> | null;
+}
+
+/** The same as lines: each says by itself what it is, so that a page needs nothing else of the shop. */
+export async function searchLines(db: Queryable, query: RecordQuery): Promise<RecordLines> {
+  const { rows, total } = await searchRows<LineRow>(
+    db,
+    query,
+    `, hit.alloy, hit.resin, (SELECT jsonb_object_agg(t.id, t.name) FROM pour_pattern pp
+       JOIN pattern t ON t.id = pp.pattern_id WHERE pp.pour_id = p.id) AS patterns`,
+  );
+  const found = rows.map(({ alloy, resin, patterns, ...row }) => ({
+    one: readOne(row, STORED_POUR),
+    names: {
+      alloy: alloy ?? undefined,
+      resin: resin ?? undefined,
+      patternOf: (id: string) => (patterns?.[id] === undefined ? undefined : { id, name: patterns[id] }),
+    },
+  }));
+  return {
+    lines: found.flatMap(({ one, names }) => ('read' in one ? recordLine(one.read, names) : [])),
+    total,
+    unread: found.flatMap(({ one }) => ('unread' in one ? one.unread : [])),
+  };
 }
 
 /** How many match, where a page beyond the last of them was asked for. */

@@ -1,12 +1,20 @@
 import { idSchema, newPatternSchema, parseOrRefuse, patternChangeSchema } from '@zero-pour/contracts';
 import { Router } from 'express';
 import { z } from 'zod';
-import { addPattern, changePattern, findPattern, listPatternPage } from '../db/patternStore';
+import {
+  addPattern,
+  changePattern,
+  findPattern,
+  listPatternPage,
+  listPatternsNamed,
+} from '../db/patternStore';
 import { listKnownParts } from '../db/readingStore';
 import { baseOf, etagOf } from './revision';
 import type { Services } from './services';
 
-const pageSchema = z.strictObject({ after: idSchema.optional() });
+/** So many names fit an address with room to spare. */
+const NAMED_MOST = 100;
+const pageSchema = z.strictObject({ after: idSchema.optional(), ids: z.string().transform((ids) => ids.split(',')).pipe(z.array(idSchema).max(NAMED_MOST)).optional() }); // prettier-ignore
 
 export function patternRoutes({ db }: Services): Router {
   const router = Router();
@@ -25,8 +33,8 @@ export function patternRoutes({ db }: Services): Router {
   });
 
   router.get('/patterns', async (request, response) => {
-    const { after } = parseOrRefuse(pageSchema, request.query);
-    response.json(await listPatternPage(db, after ?? null));
+    const { after, ids } = parseOrRefuse(pageSchema, request.query);
+    response.json(ids ? await listPatternsNamed(db, ids) : await listPatternPage(db, after ?? null));
   });
 
   router.get('/patterns/known', async (_request, response) => {

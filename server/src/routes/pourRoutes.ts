@@ -22,7 +22,7 @@ import { findByWords } from '../db/findStore';
 import { addPour, findPour, findPourId, markDiscarded } from '../db/pourStore';
 import { readSettings } from '../db/settingsStore';
 import { listGroups, listPoints } from '../db/recordSums';
-import { listRecordRows, searchPours, type RecordRow } from '../db/recordSearch';
+import { listRecordRows, searchLines, searchPours, type RecordRow } from '../db/recordSearch';
 import { changePour } from '../services/changePour';
 import { snapshotUsed } from '../services/usedItems';
 import type { Services } from './services';
@@ -36,6 +36,10 @@ export function pourRoutes({ db }: Services): Router {
 
   router.get('/pours', async (request, response) => {
     response.json(await searchPours(db, parseOrRefuse(recordQuerySchema, request.query)));
+  });
+
+  router.get('/record', async (request, response) => {
+    response.json(await searchLines(db, parseOrRefuse(recordQuerySchema, request.query)));
   });
 
   router.get('/pours.csv', async (request, response) => {

@@ -8,27 +8,33 @@ export interface Asked<T> {
   notRead: ShallowRef<string>;
 }
 
-/** Asks whenever the address is another one; with none, nothing is asked and nothing is told. An older answer never takes the place of a newer one. */
-export function useAsked<S extends z.ZodType>(
-  schema: S,
-  address: () => string | undefined,
-): Asked<z.infer<S>> {
-  const told = shallowRef<z.infer<S>>();
+/** Loads whenever the key is another one; with none, nothing is asked and nothing is told. An older answer never takes the place of a newer one. */
+export function useLoaded<K extends string | number, T>(
+  key: () => K | undefined,
+  load: (key: K) => Promise<T>,
+): Asked<T> {
+  const told = shallowRef<T>();
   const notRead = shallowRef('');
   watch(
-    address,
+    key,
     async (at) => {
       told.value = undefined;
       notRead.value = '';
       if (at === undefined) return;
       try {
-        const read = (await request(schema, 'GET', at)) as z.infer<S>;
-        if (address() === at) told.value = read;
+        const read = await load(at);
+        if (key() === at) told.value = read;
       } catch (error) {
-        if (address() === at) notRead.value = sentenceOf(error);
+        if (key() === at) notRead.value = sentenceOf(error);
       }
     },
     { immediate: true },
   );
   return { told, notRead };
 }
+
+/** The same of an address of the server. */
+export const useAsked = <S extends z.ZodType>(
+  schema: S,
+  address: () => string | undefined,
+): Asked<z.infer<S>> => useLoaded(address, async (at) => (await request(schema, 'GET', at)) as z.infer<S>);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pourListSchema } from '@zero-pour/contracts';
+import { recordLinesSchema } from '@zero-pour/contracts';
 import { planPour } from '@zero-pour/plan';
 import { computed, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -8,6 +8,7 @@ import { useSlowNow } from '../state/clock';
 import { useNotices } from '../state/notices';
 import { usePlanningShop } from '../state/planningStore';
 import { usePours } from '../state/pourStore';
+import { useShop } from '../state/shopStore';
 import { useGuided } from './guidedPour';
 import { fillsOf, GUIDE_STEPS, type GuideSight } from './guideSteps';
 
@@ -38,13 +39,12 @@ const sight = computed<GuideSight | undefined>(
       now: now.value,
     },
 );
+// Of a large shop any pattern may be the one that is shown.
+void useShop().loadPatterns().catch(() => {});
 /** A pour of the record in which something went wrong: what is told of it is the example. */
 const told = shallowRef<string>();
-void request(pourListSchema, 'GET', '/pours?limit=30').then(
-  ({ pours: list }) => {
-    const flawed = list.find(({ doc }) => Object.values(doc.result.castings).some(({ flaws }) => flaws.length > 0)); // prettier-ignore
-    told.value = flawed?.id;
-  },
+void request(recordLinesSchema, 'GET', '/record?limit=30').then(
+  ({ lines }) => void (told.value = lines.find(({ flaws }) => flaws.length > 0)?.id),
   () => undefined,
 );
 

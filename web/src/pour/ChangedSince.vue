@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { pourListSchema, type Pour } from '@zero-pour/contracts';
+import type { Pour } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { changedSince, type PourDifference } from '@zero-pour/plan';
 import { computed } from 'vue';
-import { useAsked } from '../api/useAsked';
+import { useLoaded } from '../api/useAsked';
 import { usePlanningShop } from '../state/planningStore';
+import { usePours } from '../state/pourStore';
 import { useUnits } from '../state/unitStore';
 
 /** What this pour plans otherwise than the one it repeats: found by comparing, and stated by a press. */
@@ -12,10 +13,14 @@ const props = defineProps<{ pour: Pour; againOf: number }>();
 const emit = defineEmits<{ state: [words: string] }>();
 const planning = usePlanningShop();
 const units = useUnits();
+const pours = usePours();
 const MOST = 400;
 
-const { told, notRead } = useAsked(pourListSchema, () => `/pours?limit=20&text=${props.againOf}`);
-const former = computed(() => told.value?.pours.find(({ number }) => number === props.againOf));
+const { told, notRead } = useLoaded(
+  () => props.againOf,
+  async (number) => ({ former: await pours.loadNumbered(number) }),
+);
+const former = computed(() => told.value?.former);
 type Fact = PourDifference['a'];
 const shown = (fact: Fact): string =>
   fact === undefined

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { pourListSchema, type Pour } from '@zero-pour/contracts';
+import type { Pour } from '@zero-pour/contracts';
 import { shallowRef, watch } from 'vue';
-import { request, sentenceOf } from '../api/request';
+import { sentenceOf } from '../api/request';
 import { usePours } from '../state/pourStore';
 
 /** One side of a comparison: the pour by its number. */
@@ -25,11 +25,9 @@ async function find(): Promise<void> {
     return;
   }
   try {
-    const query = new URLSearchParams({ text: String(number), limit: '50', offset: '0' });
-    const { pours: found } = await request(pourListSchema, 'GET', `/pours?${query}`);
-    const pour = found.find((one) => one.number === number);
+    const pour = await pours.loadNumbered(number);
     if (!pour) sentence.value = `There is no pour ${number}.`;
-    else emit('choose', pours.take(pour).id);
+    else emit('choose', pour.id);
   } catch (error) {
     sentence.value = sentenceOf(error);
   }

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { pouredAt, pourListSchema, readingValue, recordGroupsSchema } from '@zero-pour/contracts';
+import { recordGroupsSchema, recordLinesSchema } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { computed } from 'vue';
 import { useAsked } from '../api/useAsked';
-import { usePlanningShop } from '../state/planningStore';
 import { useShop } from '../state/shopStore';
 import { useUnits } from '../state/unitStore';
 import { clockTime, dayStart } from '../time/shopClock';
@@ -13,7 +12,6 @@ import { monthName } from './useGroupNames';
 
 /** One month of the record on a page that prints: its pours, its metals, its flaws. */
 const props = defineProps<{ month: string }>();
-const planning = usePlanningShop();
 const shop = useShop();
 const units = useUnits();
 const MOST = 200;
@@ -23,17 +21,17 @@ const span = computed(() => {
   return `since=${new Date(since).toISOString()}&until=${new Date(until).toISOString()}`;
 });
 const asked = (at: string) => (span.value === undefined ? undefined : `${at}${span.value}`);
-const pours = useAsked(pourListSchema, () => asked(`/pours?limit=${MOST}&down=false&`));
+const pours = useAsked(recordLinesSchema, () => asked(`/record?limit=${MOST}&down=false&`));
 const metals = useAsked(recordGroupsSchema, () => asked('/pours/groups?by=alloy&'));
 const flaws = useAsked(recordGroupsSchema, () => asked('/pours/groups?by=flaw&'));
 const notRead = computed(() => pours.notRead.value || metals.notRead.value || flaws.notRead.value);
 
 const rows = computed(() =>
-  (pours.told.value?.pours ?? []).map((pour) => {
-    const charge = readingValue(pour.doc.flasks[0]?.pour.chargeRead);
+  (pours.told.value?.lines ?? []).map((line) => {
+    const charge = line.facts.chargeG;
     return {
-      ...recordRow(pour, planning.known),
-      day: clockTime(Date.parse(pouredAt(pour.doc) ?? pour.createdAt), 'd MMM'),
+      ...recordRow(line),
+      day: clockTime(Date.parse(line.pouredAt ?? line.createdAt), 'd MMM'),
       charge: charge === undefined ? '–' : formatQuantity({ value: charge, unit: 'g' }, units.choice),
     };
   }),
@@ -65,9 +63,9 @@ const print = (): void => window.print();
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in rows" :key="row.pour.id">
+          <tr v-for="row in rows" :key="row.line.id">
             <td class="num">
-              <router-link :to="`/pours/${row.pour.id}/result`">{{ row.pour.number }}</router-link>
+              <router-link :to="`/pours/${row.line.id}/result`">{{ row.line.number }}</router-link>
             </td>
             <td>{{ row.day }}</td>
             <td>{{ row.title }}</td>

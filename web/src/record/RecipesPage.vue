@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { madeWithListSchema, pourSchema, repeatPourDoc } from '@zero-pour/contracts';
+import { madeWithListSchema } from '@zero-pour/contracts';
 import { rankMadeWith, type RankedMaking } from '@zero-pour/plan';
 import { computed } from 'vue';
-import { request } from '../api/request';
 import { useAsked } from '../api/useAsked';
-import { useNewPour } from '../state/useNewPour';
+import { useRepeated } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
@@ -15,7 +14,7 @@ import { useGoodCosts } from './useGoodCosts';
 const shop = useShop();
 const records = useRecords();
 const notices = useNotices();
-const newPour = useNewPour();
+const repeat = useRepeated();
 void records.load().catch((error: unknown) => notices.wrong(error));
 const { told, notRead } = useAsked(madeWithListSchema, () => '/casts/made-with');
 const groups = computed(() => rankMadeWith(told.value ?? []));
@@ -30,14 +29,7 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const { costs, asking, ask } = useGoodCosts();
 const currency = computed(() => shop.settings.currency);
 
-async function begin({ made }: RankedMaking): Promise<void> {
-  try {
-    const pour = await request(pourSchema, 'GET', `/pours/${made.lastPourId}`);
-    await newPour(repeatPourDoc(pour.doc, pour.number, ''));
-  } catch (error) {
-    notices.wrong(error);
-  }
-}
+const begin = ({ made }: RankedMaking): void => void repeat(made.lastPourId);
 </script>
 
 <template>

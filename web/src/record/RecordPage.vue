@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import {
-  anyPoured,
   FACT_NUMBERS,
-  pouredAt,
-  pourListSchema,
-  repeatPourDoc,
-  tellFacts,
+  recordLinesSchema,
   type FactName,
-  type Pour,
-  type RecordFacts,
+  type RecordLine,
   type RecordQuery,
   type Unread,
 } from '@zero-pour/contracts';
@@ -18,9 +13,8 @@ import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { request } from '../api/request';
 import UnreadLines from '../components/UnreadLines.vue';
-import { useNewPour } from '../state/useNewPour';
+import { useRepeated } from '../state/useNewPour';
 import { useNotices } from '../state/notices';
-import { usePlanningShop } from '../state/planningStore';
 import { useUnits } from '../state/unitStore';
 import { formatDay } from '../time/formatMoment';
 import { narrows, queryOf, recordColumns, recordFilter, type RecordFilter } from './recordFilter';
@@ -28,29 +22,28 @@ import RecordFilters from './RecordFilters.vue';
 import { recordRow } from './recordRow';
 import { scrapDay } from '../time/scrapDay';
 
-/** As many as a window shows: each comes with its whole document. */
-const PAGE = 20;
-const planning = usePlanningShop();
+/** More than a window shows. */
+const PAGE = 40;
 const units = useUnits();
 const notices = useNotices();
 const router = useRouter();
-const newPour = useNewPour();
+const repeat = useRepeated();
 
 const filter = recordFilter();
 const columns = recordColumns();
-const pours = shallowRef<Pour[]>([]);
+const lines = shallowRef<RecordLine[]>([]);
 const unread = shallowRef<Unread[]>([]);
 const total = shallowRef(0);
 const asked = shallowRef(false);
 const change = (fields: Partial<RecordFilter>): void => void Object.assign(filter, fields);
 
-async function fetchPours(offset: number): Promise<void> {
+async function fetchLines(offset: number): Promise<void> {
   const query = queryOf(filter, { limit: String(PAGE), offset: String(offset) });
   try {
-    const found = await request(pourListSchema, 'GET', `/pours?${query}`);
+    const found = await request(recordLinesSchema, 'GET', `/record?${query}`);
     // What was typed meanwhile asks anew: an older answer does not take its place.
     if (String(query) !== String(queryOf(filter, { limit: String(PAGE), offset: String(offset) }))) return;
-    pours.value = offset === 0 ? found.pours : [...pours.value, ...found.pours];
+    lines.value = offset === 0 ? found.lines : [...lines.value, ...found.lines];
     unread.value = offset === 0 ? found.unread : [...unread.value, ...found.unread];
     total.value = found.total;
     asked.value = true;
@@ -58,7 +51,7 @@ async function fetchPours(offset: number): Promise<void> {
     notices.wrong(error);
   }
 }
-watchDebounced(filter, () => fetchPours(0), { debounce: 200, immediate: true });
+watchDebounced(filter, () => fetchLines(0), { debounce: 200, immediate: true });
 
 /** By a press on its head; another press turns the order round. */
 function sortBy(sort: RecordQuery['sort']): void {
@@ -69,36 +62,28 @@ const sorted = (sort: RecordQuery['sort']): 'ascending' | 'descending' | undefin
 const csv = computed(() => `/api/pours.csv?${queryOf(filter)}`);
 
 /** A number of a row; of a flask that was felt, how it felt. */
-function shownFact({ doc }: Pour, facts: RecordFacts, name: FactName): string {
+function shownFact({ facts, felt }: RecordLine, name: FactName): string {
   const value = facts[name];
   if (value !== undefined) return formatQuantity({ value, unit: FACT_NUMBERS[name].unit }, units.choice);
-  const read = doc.flasks[0]?.pour.flaskRead;
-  return name === 'flaskC' && read?.state === 'felt' ? `felt ${read.felt}` : '–';
+  return name === 'flaskC' && felt !== null ? `felt ${felt}` : '–';
+}
+function dayOf({ scrap, pouredAt, zeroAt }: RecordLine): string {
+  if (scrap) return scrapDay(scrap);
+  if (pouredAt) return formatDay(Date.parse(pouredAt));
+  return zeroAt ? `for ${formatDay(Date.parse(zeroAt))}` : 'no day yet';
 }
 const rows = computed(() =>
-  pours.value.map((pour) => {
-    const { doc } = pour;
-    const poured = pouredAt(doc);
-    const facts = tellFacts(doc);
-    return {
-      ...recordRow(pour, planning.known),
-      day: doc.scrap
-        ? scrapDay(doc.scrap)
-        : poured
-          ? formatDay(Date.parse(poured))
-          : doc.brief.zeroAt
-            ? `for ${formatDay(Date.parse(doc.brief.zeroAt))}`
-            : 'no day yet',
-      state: doc.result.doneAt ? '' : poured ? 'poured, not looked at' : 'in work',
-      numbers: columns.value.map((name) => shownFact(pour, facts, name)),
-      change: doc.brief.statedChange ? `from ${doc.brief.againOf}: ${doc.brief.statedChange}` : '',
-    };
-  }),
+  lines.value.map((line) => ({
+    ...recordRow(line),
+    day: dayOf(line),
+    state: line.isDone ? '' : line.pouredAt ? 'poured, not looked at' : 'in work',
+    numbers: columns.value.map((name) => shownFact(line, name)),
+    change: line.change ? `from ${line.change.againOf}: ${line.change.stated}` : '',
+  })),
 );
 const isFiltered = computed(() => narrows(filter));
-const addressOf = (pour: Pour): string => `/pours/${pour.id}${anyPoured(pour.doc) ? '/result' : ''}`;
-const open = (pour: Pour): void => void router.push(addressOf(pour));
-const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.number, ''));
+const addressOf = ({ id, anyPoured }: RecordLine): string => `/pours/${id}${anyPoured ? '/result' : ''}`;
+const open = (line: RecordLine): void => void router.push(addressOf(line));
 </script>
 
 <template>
@@ -140,9 +125,9 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in rows" :key="row.pour.id" @click="open(row.pour)">
+          <tr v-for="row in rows" :key="row.line.id" @click="open(row.line)">
             <td class="num number">
-              <router-link :to="addressOf(row.pour)" @click.stop>{{ row.pour.number }}</router-link>
+              <router-link :to="addressOf(row.line)" @click.stop>{{ row.line.number }}</router-link>
             </td>
             <td class="day">
               {{ row.day }} <span v-if="row.state" class="state">{{ row.state }}</span>
@@ -156,7 +141,10 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
             <td class="num right nowrap">{{ row.result }}</td>
             <td class="flaws">{{ row.flaws }}</td>
             <td>
-              <v-btn size="small" :aria-label="`Pour ${row.pour.number} again`" @click.stop="again(row.pour)"
+              <v-btn
+                size="small"
+                :aria-label="`Pour ${row.line.number} again`"
+                @click.stop="repeat(row.line.id)"
                 >Same again</v-btn
               >
             </td>
@@ -173,7 +161,7 @@ const again = (pour: Pour): void => void newPour(repeatPourDoc(pour.doc, pour.nu
     <v-btn
       v-if="rows.length + unread.length < total"
       class="mt-4"
-      @click="fetchPours(rows.length + unread.length)"
+      @click="fetchLines(rows.length + unread.length)"
       >{{ total - rows.length - unread.length }} more</v-btn
     >
   </div>

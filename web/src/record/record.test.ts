@@ -81,7 +81,7 @@ it('buttons of a row do not open it', async () => {
 
 describe('the record’s table', () => {
   const heads = (page: VueWrapper): string[] => page.findAll('th').map((head) => head.text());
-  const lastAsked = (): string => shop.server.asked.findLast((at) => at.startsWith('/api/pours?'))!;
+  const lastAsked = (): string => shop.server.asked.findLast((at) => at.startsWith('/api/record?'))!;
 
   it('is sorted by a press on a head, turned round by another, and says which', async () => {
     const page = await open();

@@ -1,10 +1,9 @@
-import { becameOf, type Pour } from '@zero-pour/contracts';
-import { countOutcomes, flawWords } from '@zero-pour/core';
-import { castPieces, planPour, pourTitle, type Shop } from '@zero-pour/plan';
+import type { RecordLine } from '@zero-pour/contracts';
+import { flawWords } from '@zero-pour/core';
 
-/** A pour in a line of the record: what it is, and what came of it; "–" where nothing is told. */
+/** A line of the record in words; "–" where nothing is told. */
 export interface RecordRow {
-  pour: Pour;
+  line: RecordLine;
   title: string;
   alloy: string;
   resin: string;
@@ -13,19 +12,14 @@ export interface RecordRow {
   flaws: string;
 }
 
-export function recordRow(pour: Pour, shop: Shop): RecordRow {
-  const { context } = planPour(pour, shop);
-  const { castings } = pour.doc.result;
-  // Of an old record what was cast may be a name alone: then its castings are all that is told.
-  const keys = pour.doc.scrap ? Object.keys(castings) : castPieces(context).map(({ key }) => key);
-  const count = countOutcomes(keys.map((key) => becameOf(castings[key])));
-  const kinds = new Set(Object.values(castings).flatMap(({ flaws }) => flaws.map(({ kind }) => kind)));
+export function recordRow(line: RecordLine): RecordRow {
+  const { castings } = line;
   return {
-    pour,
-    title: pourTitle(context),
-    alloy: context.alloy?.name ?? '–',
-    resin: context.resin?.name ?? '–',
-    result: count.judged > 0 ? `${count.sellable} of ${count.total}` : '–',
-    flaws: [...kinds].map(flawWords).join(', '),
+    line,
+    title: line.title,
+    alloy: line.alloy ?? '–',
+    resin: line.resin ?? '–',
+    result: castings.judged > 0 ? `${castings.sellable} of ${castings.total}` : '–',
+    flaws: line.flaws.map(flawWords).join(', '),
   };
 }

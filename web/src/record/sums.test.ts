@@ -76,7 +76,7 @@ describe('a month', () => {
   it('asks for its own pours, and is a page of them', async () => {
     const page = shop.show(MonthPage, { month: '2026-10' });
     await settle();
-    const asked = shop.server.asked.find((at) => at.startsWith('/api/pours?'))!;
+    const asked = shop.server.asked.find((at) => at.startsWith('/api/record?'))!;
     expect(asked).toMatch(/since=2026-(09-30|10-01)T.*&until=2026-1(0-31|1-01)T/);
     expect(flatText(page)).toContain('October 2026');
     expect(page.findAll('tbody tr').length).toBeGreaterThan(5);
@@ -86,7 +86,7 @@ describe('a month', () => {
     const page = shop.show(MonthPage, { month: '2026-17' });
     await settle();
     expect(flatText(page)).toContain('No such month');
-    expect(shop.server.asked.some((at) => at.startsWith('/api/pours?'))).toBe(false);
+    expect(shop.server.asked.some((at) => at.startsWith('/api/record?'))).toBe(false);
   });
 });
 

@@ -1,7 +1,6 @@
 import {
   applyChanges,
   POUR_VERSION,
-  pourSchema,
   upgradeChanges,
   valueAt,
   type FieldChange,
@@ -12,11 +11,11 @@ import {
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { computed, shallowReactive, shallowRef } from 'vue';
-import { request } from '../api/request';
 import { useNotices } from './notices';
 import { useNotKept } from './notKept';
 import { segmentsOf } from './knownProgrammes';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
+import { pourFetching } from './pourFetching';
 import { pourSending, SEND_AFTER_MS } from './pourSending';
 import { UndoSteps, type FieldBefore } from './undoSteps';
 
@@ -47,6 +46,7 @@ export interface PourChange {
 export const usePours = defineStore('pours', () => {
   const pours = shallowReactive(new Map<string, Pour>());
   const steps = new UndoSteps();
+  const { load, loadNumbered, create, discard } = pourFetching(take);
   const { saving, schedule } = pourSending({ take, load });
   /** Steps that can be taken back, for the button. */
   const undoCount = shallowRef(0);
@@ -68,18 +68,6 @@ export const usePours = defineStore('pours', () => {
     for (const pour of list) take(pour);
     // Pours that are not open any more may have something waiting too.
     for (const id of poursWaiting()) if (!pours.has(id)) schedule(id, SEND_AFTER_MS);
-  }
-
-  async function load(id: string): Promise<Pour> {
-    return take(await request(pourSchema, 'GET', `/pours/${id}`));
-  }
-
-  async function create(doc: PourDoc): Promise<Pour> {
-    return take(await request(pourSchema, 'POST', '/pours', { id: crypto.randomUUID(), doc }));
-  }
-
-  async function discard(id: string, discarded: boolean): Promise<void> {
-    take(await request(pourSchema, 'PUT', `/pours/${id}/discarded`, { discarded }));
   }
 
   function apply(id: string, change: FieldChange): void {
@@ -131,5 +119,20 @@ export const usePours = defineStore('pours', () => {
     undoCount.value = steps.addAll(before);
   }
 
-  return { pours, open, saving, undoCount, takeOpen, take, load, create, discard, set, setAll, undo, resend };
+  return {
+    pours,
+    open,
+    saving,
+    undoCount,
+    takeOpen,
+    take,
+    load,
+    loadNumbered,
+    create,
+    discard,
+    set,
+    setAll,
+    undo,
+    resend,
+  };
 });

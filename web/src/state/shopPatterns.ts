@@ -1,58 +1,77 @@
 import {
   patternChangeSchema,
-  patternPageSchema,
   patternSchema,
   type NewPattern,
   type Pattern,
   type PatternChange,
   type Unread,
 } from '@zero-pour/contracts';
-import { shallowRef, type ShallowRef } from 'vue';
-import type { z } from 'zod';
+import { defineStore } from 'pinia';
+import { shallowRef } from 'vue';
 import { request } from '../api/request';
+import { askAllPatterns, askNamedPatterns, type PatternPage } from './askPatterns';
 import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
 import { useNotices } from './notices';
 import { keepSurely, readUnsent } from './unsent';
 
 const patternAt = (id: string): string => `/patterns/${id}`;
 
-/** The shop's patterns, the newest first, and how they are kept: a part of the shop's store. */
-export function keptPatterns(unread: ShallowRef<Unread[]>) {
+/** The shop's patterns, the newest first, and how they are kept. Of a large shop not all are here until somebody asks for them. */
+export const usePatterns = defineStore('patterns', () => {
   const patterns = shallowRef<Pattern[]>([]);
-  /** Whether the shop has patterns that are not here yet: a large shop's come page by page, after the start. */
+  /** Those that do not read, of what came after the start. */
+  const unread = shallowRef<Unread[]>([]);
+  /** Whether the shop has patterns that are not here: those that nobody named yet. */
   const wantsMore = shallowRef(false);
+  /** How many the shop has, and had when all of them were fetched. */
+  let total = 0;
+  let hadAll: number | undefined;
 
-  /** Patterns of the start; those that came page by page and are not among them stay as they were. */
-  function takeFirst(first: readonly Pattern[], more: boolean): void {
+  /** Patterns of the start, and how many others there are; what came since stays. */
+  function takeFirst(first: readonly Pattern[], more: number): void {
     const sent = new Set(first.map(({ id }) => id));
-    const others = more && !wantsMore.value ? patterns.value.filter(({ id }) => !sent.has(id)) : [];
+    const others = more > 0 ? patterns.value.filter(({ id }) => !sent.has(id)) : [];
     patterns.value = [...first, ...others];
-    wantsMore.value = more && others.length === 0;
+    unread.value = more > 0 ? unread.value : [];
+    total = first.length + more;
+    wantsMore.value = more > 0 && hadAll !== total;
+  }
+  function takePage({ read, unread: not, revisions }: PatternPage): void {
+    const here = new Map(patterns.value.map((pattern) => [pattern.id, pattern]));
+    const fetched = new Set(read.map(({ id }) => id));
+    // What was added or changed here meanwhile stays as it is here.
+    patterns.value = [...patterns.value.filter(({ id }) => !fetched.has(id)), ...read.map((pattern) => here.get(pattern.id) ?? pattern)]; // prettier-ignore
+    const known = new Set(unread.value.map(({ id }) => id));
+    const more = not.filter(({ id }) => !known.has(id));
+    if (more.length > 0) unread.value = [...unread.value, ...more];
+    learnRevisions(revisions);
+  }
+
+  /** Fetches those that are named and not here; nothing where the shop has no more. */
+  async function fetchNamed(ids: readonly string[]): Promise<void> {
+    if (!wantsMore.value) return;
+    const here = new Set(patterns.value.map(({ id }) => id));
+    const missing = [...new Set(ids)].filter((id) => !here.has(id));
+    if (missing.length > 0) takePage(await askNamedPatterns(missing));
   }
 
   let fetching: Promise<void> | undefined;
-  /** Fetches the patterns that are not here yet. */
+  /** Fetches all that are not here yet. */
   const fetchRest = (): Promise<void> => (fetching ??= fetchPages().finally(() => (fetching = undefined)));
   async function fetchPages(): Promise<void> {
     if (!wantsMore.value) return;
-    const all: Pattern[] = [];
-    for (let after: string | null = ''; after !== null;) {
-      const page: z.infer<typeof patternPageSchema> = await request(patternPageSchema, 'GET', `/patterns${after ? `?after=${after}` : ''}`); // prettier-ignore
-      all.push(...page.read);
-      if (page.unread.length > 0) unread.value = [...unread.value, ...page.unread];
-      learnRevisions(page.revisions);
-      after = page.next;
-    }
-    const here = new Map(patterns.value.map((pattern) => [pattern.id, pattern]));
-    const fetched = new Set(all.map(({ id }) => id));
-    // What was added or changed here meanwhile stays as it is here.
-    patterns.value = [...patterns.value.filter(({ id }) => !fetched.has(id)), ...all.map((pattern) => here.get(pattern.id) ?? pattern)]; // prettier-ignore
-    wantsMore.value = false;
+    const before = total;
+    // Taken at once: every list that shows them is drawn once.
+    takePage(await askAllPatterns());
+    hadAll = before;
+    wantsMore.value = total !== hadAll;
   }
 
   async function addPattern(pattern: NewPattern): Promise<Pattern> {
     const kept = await request(patternSchema, 'POST', '/patterns', pattern);
     if (revisionAt(patternAt(kept.id)) === undefined) learnRevision(patternAt(kept.id), 1);
+    // One that came from here is one more on both sides.
+    if (!patterns.value.some(({ id }) => id === kept.id)) [total, hadAll] = [total + 1, hadAll && hadAll + 1];
     patterns.value = [kept, ...patterns.value.filter((p) => p.id !== kept.id)];
     return kept;
   }
@@ -84,12 +103,14 @@ export function keptPatterns(unread: ShallowRef<Unread[]>) {
 
   return {
     patterns,
+    unread,
     wantsMore,
     takeFirst,
+    fetchNamed,
     fetchRest,
     addPattern,
     takePattern,
     changePattern,
     resendPatterns,
   };
-}
+});

@@ -1,5 +1,5 @@
 import { shopStateSchema, type ShopState, type Unread } from '@zero-pour/contracts';
-import { defineStore } from 'pinia';
+import { defineStore, storeToRefs } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { request, requestWithFile } from '../api/request';
 import { knowProgrammes } from './knownProgrammes';
@@ -7,7 +7,7 @@ import { usePours } from './pourStore';
 import { learnRevisions } from '../api/revisions';
 import { adoptOldEntries, knowShop } from './shopKeys';
 import { keptItems } from './shopItems';
-import { keptPatterns } from './shopPatterns';
+import { usePatterns } from './shopPatterns';
 import { keptSettings } from './shopSettings';
 
 type Loading = 'no' | 'loading' | 'ready' | 'failed';
@@ -23,10 +23,12 @@ export const useShop = defineStore('shop', () => {
   const loading = shallowRef<Loading>('no');
   const { settings, keepSettings, takeSettings, resendSettings } = keptSettings();
   const { lists, resendItems, ...items } = keptItems();
+  const kept = usePatterns();
+  const { patterns, wantsMore } = storeToRefs(kept);
+  const { addPattern, takePattern, changePattern } = kept;
   /** Kept things that do not read. */
-  const unread = shallowRef<Unread[]>([]);
-  const kept = keptPatterns(unread);
-  const { patterns, wantsMore, addPattern, takePattern, changePattern } = kept;
+  const unreadAtStart = shallowRef<Unread[]>([]);
+  const unread = computed(() => [...unreadAtStart.value, ...kept.unread]);
 
   const isEmpty = computed(
     () =>
@@ -43,7 +45,7 @@ export const useShop = defineStore('shop', () => {
     lists.value = state.lists;
     knowProgrammes(state.lists.programme);
     kept.takeFirst(state.patterns, state.morePatterns);
-    unread.value = state.unread;
+    unreadAtStart.value = state.unread;
     usePours().takeOpen(state.openPours);
     resend();
     loading.value = 'ready';

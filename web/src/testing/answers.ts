@@ -1,4 +1,4 @@
-import { SHOP_HEADER } from '@zero-pour/contracts';
+import { SHOP_HEADER, type Refusal } from '@zero-pour/contracts';
 
 /** The shop that answers in tests. */
 export const TEST_SHOP = '0c9a6f8e-6f6c-4c0a-9a43-6f2f5f3f7a11';
@@ -10,3 +10,6 @@ export const answerNothing = (status: number): Response =>
   new Response(null, { status, headers: { [SHOP_HEADER]: TEST_SHOP } });
 export const answerBytes = (bytes: BodyInit): Response =>
   new Response(bytes, { headers: { [SHOP_HEADER]: TEST_SHOP } });
+/** What is refused, as the server says it. */
+export const answerRefused = ({ code, message, status }: Refusal): Response =>
+  answerJson({ error: { code, sentence: message } }, { status });

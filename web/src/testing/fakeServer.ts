@@ -1,5 +1,6 @@
 import {
   applyChanges,
+  Refusal,
   type CastLessons,
   type MadeWith,
   type OpeningTold,
@@ -32,7 +33,8 @@ import { usePrints } from '../state/printStore';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
 import { useSizes } from '../state/sizeStore';
-import { answerJson, answerNothing, TEST_SHOP } from './answers';
+import { answerJson, answerNothing, answerRefused, TEST_SHOP } from './answers';
+import { linesFake, searchFake } from './fakeRecord';
 import { mountInApp } from './mountInApp';
 
 /** One thing that was sent: method, address, body. */
@@ -53,25 +55,6 @@ export class FakeServer {
   history: History = [];
 
   constructor(private readonly file: ShopFile) {}
-
-  /** Pours by a flaw or a word of their notes and stated changes, newest first, a page of them. */
-  private search(asked: URLSearchParams) {
-    const [text, flaw, offset, limit] = ['text', 'flaw', 'offset', 'limit'].map(
-      (key) => asked.get(key) ?? '',
-    );
-    const found = this.file.pours
-      .filter(({ doc }) => `${doc.brief.note ?? ''} ${doc.brief.statedChange ?? ''}`.includes(text!))
-      .filter(
-        ({ doc }) =>
-          !flaw || Object.values(doc.result.castings).some((c) => c.flaws.some((f) => f.kind === flaw)),
-      )
-      .sort((a, b) => b.number - a.number);
-    return {
-      pours: found.slice(Number(offset), Number(offset) + Number(limit)),
-      total: found.length,
-      unread: [],
-    };
-  }
 
   /** What it is said to have worked out, by the text of what is asked; it works out nothing itself. */
   readonly known = new Map<string, unknown>();
@@ -157,7 +140,7 @@ export class FakeServer {
         settings,
         lists,
         patterns,
-        morePatterns: false,
+        morePatterns: 0,
         openPours,
         revisions: {},
         unread: [],
@@ -173,7 +156,13 @@ export class FakeServer {
     if (at.startsWith('/api/pours/groups?')) return this.groups;
     if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
-    if (at.startsWith('/api/pours?')) return this.search(new URLSearchParams(at.split('?')[1]));
+    if (at.startsWith('/api/pours?')) return searchFake(this.file, at);
+    if (at.startsWith('/api/record?')) return linesFake(this.file, at);
+    const numbered = /^\/api\/pours\/number\/(\d+)$/.exec(at)?.[1];
+    if (numbered) {
+      const found = pours.find(({ number }) => number === Number(numbered));
+      return found ? { id: found.id } : undefined;
+    }
     const onePour = /^\/api\/pours\/([0-9a-f-]{36})$/.exec(at);
     if (onePour) return pours.find(({ id }) => id === onePour[1]);
     if (at.startsWith('/api/find?'))
@@ -213,7 +202,10 @@ export class FakeServer {
     const method = init.method ?? 'GET';
     if (method === 'GET') {
       this.asked.push(at);
-      return Promise.resolve(answerJson(this.answer(at)));
+      const told = this.answer(at);
+      return Promise.resolve(
+        told === undefined ? answerRefused(new Refusal('NOT_FOUND', { what: 'thing' })) : answerJson(told),
+      );
     }
     if (at.startsWith('/api/blobs/')) return Promise.resolve(answerNothing(204));
     const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>;
