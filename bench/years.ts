@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { CHROMIUM_ARGS, chromiumPath } from '../e2e/browser';
 import { sizeOfTree } from '../server/src/files/room';
 import { startShop, type RunningShop } from '../server/src/start';
+import { createTestDatabase, dropTestDatabase } from '../server/src/testing/testDatabase';
 import { fillYears } from './fillYears';
 import { median, ms, table } from './table';
 
@@ -71,15 +72,25 @@ async function changeMeanwhile(address: string): Promise<number> {
   return median(times);
 }
 
+/** Bytes of the database: of its folder, or as the server says. */
+async function databaseBytes({ services }: RunningShop, dataFolder: string): Promise<number> {
+  if (!services.isServer) return sizeOfTree(path.join(dataFolder, 'database'));
+  const { rows } = await services.db.query<{ bytes: number }>(
+    'SELECT pg_database_size(current_database())::float8 AS bytes',
+  );
+  return rows[0]!.bytes;
+}
+
 async function measure(shop: RunningShop, dataFolder: string): Promise<Record<string, string>> {
   const { address } = shop;
   const [board, record] = [await open(address, '/', 'a[aria-label^="Open pour"]'), await open(address, '/record', '.pours tbody tr')]; // prettier-ignore
   const start = await ask(address, () => '/shop');
+  const lines = await ask(address, () => '/record?limit=25');
   const prints = await ask(address, () => '/prints');
   const word = await ask(address, () => '/find?words=regatta');
   const rare = await ask(address, (n) => `/find?words=xylophone${n}`);
   const misspelt = await ask(address, () => '/find?words=regata');
-  const searched = await ask(address, () => '/pours?limit=20&text=regatta');
+  const searched = await ask(address, () => '/record?limit=25&text=regatta');
   const changed = await changeMeanwhile(address);
   const began = performance.now();
   const { file } = await shop.services.backups.makeNow();
@@ -88,6 +99,7 @@ async function measure(shop: RunningShop, dataFolder: string): Promise<Record<st
     'board shown': `${ms(board.tookMs)}, ${kb(board.bytes)}`,
     'record shown': `${ms(record.tookMs)}, ${kb(record.bytes)}`,
     'start (p95)': `${ms(start.p95)}, ${kb(start.bytes)}`,
+    'record’s lines (p95)': `${ms(lines.p95)}, ${kb(lines.bytes)}`,
     'prints (p95)': `${ms(prints.p95)}, ${kb(prints.bytes)}`,
     'a word (p95)': ms(word.p95),
     'nowhere (p95)': ms(rare.p95),
@@ -95,16 +107,20 @@ async function measure(shop: RunningShop, dataFolder: string): Promise<Record<st
     'record searched (p95)': ms(searched.p95),
     'a change meanwhile (median)': ms(changed),
     'a backup': `${backupS.toFixed(0)} s, ${Math.round((await stat(file)).size / 1e6)} MB`,
-    database: `${Math.round((await sizeOfTree(path.join(dataFolder, 'database'))) / 1e6)} MB`,
+    database: `${Math.round((await databaseBytes(shop, dataFolder)) / 1e6)} MB`,
   };
 }
 
-/** How a shop feels when it is young, and after years: the same questions of 100, 1,000 and 10,000 pours. */
+/**
+ * How a shop feels when it is young, and after years: the same questions of 100, 1,000 and 10,000 pours. On the server of
+ * ZP_TEST_DATABASE_URL, where there is one, else embedded.
+ */
 export async function measureYears(): Promise<string> {
   const columns: Record<string, Record<string, string>> = {};
   for (const [pours, patterns] of SHOPS) {
     const dataFolder = await mkdtemp(path.join(tmpdir(), 'zero-pour-years-'));
-    const shop = await startShop({ dataFolder, webFolder: WEB, port: 0, log: pino({ level: 'silent' }), keepsBackups: false, demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()) }); // prettier-ignore
+    const databaseUrl = await createTestDatabase(`zp_years_${pours}`);
+    const shop = await startShop({ dataFolder, databaseUrl, webFolder: WEB, port: 0, log: pino({ level: 'silent' }), keepsBackups: false, demoShop: async () => (await import('@zero-pour/demo')).createDemoShop(new Date()) }); // prettier-ignore
     try {
       await fetch(`${shop.address}/api/demo`, {
         method: 'POST',
@@ -114,6 +130,7 @@ export async function measureYears(): Promise<string> {
       columns[`${pours} pours, ${patterns} patterns`] = await measure(shop, dataFolder);
     } finally {
       await shop.stop();
+      if (databaseUrl) await dropTestDatabase(databaseUrl);
       await rm(dataFolder, { recursive: true, force: true });
     }
   }

@@ -8,8 +8,11 @@ const WORDS_MOST = 8;
 
 const like = (word: string): string => `%${escapeLike(word)}%`;
 /** Of every word a condition, with the word's own parameter. */
-const all = (words: readonly string[], condition: (parameter: string) => string): string =>
-  words.map((_, i) => `(${condition(`$${i + 1}`)})`).join(' AND ');
+const all = (words: readonly string[], condition: (parameter: string, word: string) => string): string =>
+  words.map((word, i) => `(${condition(`$${i + 1}`, word)})`).join(' AND ');
+/** Whether "pour 22" has the word; put together and looked into for years of pours it took longer than all else. */
+const inNumber = (parameter: string, word: string): string =>
+  'pour'.includes(word) ? 'true' : /^\d+$/.test(word) ? `p.number::text LIKE ${parameter}` : 'false';
 
 const NAMED_RECORDS = ['mold', 'recipe', 'metalLot'] as const;
 const NOTED_RECORDS = ['sizeSeries', 'trial', 'testSetRun', 'cureTest'] as const;
@@ -23,7 +26,8 @@ const poursSql = (words: readonly string[]): string => `
     words,
     (
       word,
-    ) => `'pour ' || p.number ILIKE ${word} OR p.id IN (SELECT pour_id FROM pour_words WHERE words LIKE lower(${word}))
+      typed,
+    ) => `${inNumber(word, typed)} OR p.id IN (SELECT pour_id FROM pour_words WHERE words LIKE lower(${word}))
       OR p.alloy_id IN (SELECT id FROM alloy WHERE name ILIKE ${word})
       OR p.resin_id IN (SELECT id FROM resin WHERE name ILIKE ${word})
       OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id WHERE t.name ILIKE ${word})`,
@@ -66,11 +70,10 @@ async function vocabulary(db: Queryable): Promise<string[]> {
     ...SHOP_KINDS.map((kind) => `SELECT name FROM ${kind}`),
     `SELECT coalesce(doc ->> 'name', doc ->> 'text') FROM bench_record`,
   ].join(' UNION ALL ');
-  const { rows } = await db.query<{ word: string }>(
-    `SELECT DISTINCT lower(word) AS word FROM (${names}) AS names, regexp_split_to_table(text, '[^[:alnum:]]+') AS word
-     WHERE length(word) >= ${SHORTEST} UNION SELECT word FROM known_word`,
-  );
-  return rows.map(({ word }) => word);
+  const { rows } = await db.query<{ text: string | null }>(`${names} UNION ALL SELECT word FROM known_word`);
+  // Taken apart here: the database takes ten times as long for it.
+  const all = rows.flatMap(({ text }) => text?.toLowerCase().split(/[^\p{L}\p{N}]+/u) ?? []);
+  return [...new Set(all.filter((word) => word.length >= SHORTEST))];
 }
 /** A shorter word is too like too many. */
 const SHORTEST = 4;

@@ -1,5 +1,6 @@
 import type { PGlite, Transaction } from '@electric-sql/pglite';
 import type { Answer, Database, Queryable } from './database';
+import { Lanes } from './lanes';
 
 /** What can be asked of the embedded database, and of a transaction on it. */
 const queryable = (on: Pick<Transaction, 'query' | 'exec'>): Queryable => ({
@@ -7,9 +8,14 @@ const queryable = (on: Pick<Transaction, 'query' | 'exec'>): Queryable => ({
   exec: async (text) => void (await on.exec(text)),
 });
 
-/** The embedded database: one connection, so transactions wait for each other by themselves. */
-export const pgliteDatabase = (db: PGlite): Database => ({
-  ...queryable(db),
-  transaction: (work) => db.transaction((tx) => work(queryable(tx))),
-  close: () => db.close(),
-});
+/** The embedded database: one connection, so that everything takes turns. */
+export function pgliteDatabase(db: PGlite): Database {
+  const lanes = new Lanes();
+  const { query, exec } = queryable(db);
+  return {
+    query: (text, values) => lanes.run('read', () => query(text, values)),
+    exec: (text) => lanes.run('read', () => exec(text)),
+    transaction: (work) => lanes.run('change', () => db.transaction((tx) => work(queryable(tx)))),
+    close: () => lanes.run('read', () => db.close()),
+  };
+}

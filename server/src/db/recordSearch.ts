@@ -12,7 +12,9 @@ import { POUR_COLUMNS, STORED_POUR, type PourRow } from './pourStore';
 import { readEach, readOne } from './readStored';
 
 export const MATCHES = `NOT p.discarded
-  AND ($1 = '' OR p.number::text = $1 OR a.name ILIKE '%' || $1 || '%' OR r.name ILIKE '%' || $1 || '%'
+  AND ($1 = '' OR p.number::text = $1
+    OR p.alloy_id IN (SELECT id FROM alloy WHERE name ILIKE '%' || $1 || '%')
+    OR p.resin_id IN (SELECT id FROM resin WHERE name ILIKE '%' || $1 || '%')
     OR p.id IN (SELECT pour_id FROM pour_words WHERE words LIKE '%' || lower($1) || '%')
     OR p.id IN (SELECT pp.pour_id FROM pour_pattern pp JOIN pattern t ON t.id = pp.pattern_id
                 WHERE t.name ILIKE '%' || $1 || '%'))

@@ -157,13 +157,10 @@ export async function removeRecord(db: Queryable, kind: RecordKind, id: string):
 /** Printed pieces and castings of recorded pours, by resin and class. */
 export async function listYields(db: Queryable): Promise<PourYield[]> {
   const { rows } = await db.query<PourYield>(
-    `SELECT t."resinId", t."castClass", sum(t."printedGood")::integer AS "printedGood",
-       sum(t."printedOf")::integer AS "printedOf", sum(t."castGood")::integer AS "castGood",
-       sum(t."castOf")::integer AS "castOf"
-     FROM pour p, jsonb_to_record(p.told_yields) AS t("resinId" uuid, "castClass" text, "printedGood" integer,
-       "printedOf" integer, "castGood" integer, "castOf" integer)
-     WHERE p.recorded_at IS NOT NULL AND NOT p.discarded AND p.told_yields IS NOT NULL
-     GROUP BY t."resinId", t."castClass" ORDER BY t."resinId", t."castClass"`,
+    `SELECT resin_id AS "resinId", cast_class AS "castClass", sum(printed_good)::integer AS "printedGood",
+       sum(printed_of)::integer AS "printedOf", sum(cast_good)::integer AS "castGood",
+       sum(cast_of)::integer AS "castOf"
+     FROM pour_yield GROUP BY 1, 2 ORDER BY 1, 2`,
   );
   return rows;
 }

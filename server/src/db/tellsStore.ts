@@ -20,17 +20,29 @@ const AT_ONCE = 100;
 const NEWEST = 100;
 const NEWEST_OF_EACH = 30;
 
-/** Ids of the newest pours of which a column is told: of all, and of each group. */
-const newestTold = (told: 'told_print' | 'told_sizes', groups: string): string =>
-  `SELECT id FROM (SELECT id, row_number() OVER (ORDER BY number DESC) AS place,
-     row_number() OVER (PARTITION BY ${groups} ORDER BY number DESC) AS place_in_group
-   FROM pour WHERE NOT discarded AND ${told} IS NOT NULL) AS placed
-   WHERE place <= ${NEWEST} OR place_in_group <= ${NEWEST_OF_EACH}`;
+/** What pours are alike in, as the indexes of migration 0031 have it. */
+const GROUP = {
+  told_print: `(coalesce(resin_id::text, '') || ' ' || coalesce(print_printer, ''))`,
+  told_sizes: `(coalesce(resin_id::text, '') || ' ' || coalesce(alloy_id::text, ''))`,
+} as const;
+
+/** Ids of the newest pours of which a column is told: of all, and of each group. Goes from group to group along the index. */
+function newestTold(told: keyof typeof GROUP): string {
+  const from = `FROM pour WHERE ${told} IS NOT NULL AND NOT discarded`;
+  const group = GROUP[told];
+  return `WITH RECURSIVE alike AS (
+      (SELECT ${group} AS key ${from} ORDER BY 1 LIMIT 1)
+      UNION ALL
+      SELECT (SELECT ${group} ${from} AND ${group} > alike.key ORDER BY 1 LIMIT 1) FROM alike WHERE alike.key IS NOT NULL)
+    SELECT newest.id FROM alike CROSS JOIN LATERAL
+      (SELECT id ${from} AND ${group} = alike.key ORDER BY number DESC LIMIT ${NEWEST_OF_EACH}) AS newest
+    UNION (SELECT id ${from} ORDER BY number DESC LIMIT ${NEWEST})`;
+}
 
 /** What the newest pours tell of their prints, oldest first: those that were started. */
 export async function listPouredPrints(db: Queryable): Promise<PouredPrint[]> {
   const { rows } = await db.query<{ told: PouredPrint }>(
-    `SELECT told_print AS told FROM pour WHERE id IN (${newestTold('told_print', 'resin_id, print_printer')})
+    `SELECT told_print AS told FROM pour WHERE id IN (${newestTold('told_print')})
      ORDER BY told_print ->> 'startedAt', number`,
   );
   return rows.map(({ told }) => told);
@@ -49,7 +61,7 @@ export async function listPrintsOfPattern(db: Queryable, patternId: string): Pro
 /** What the newest pours tell of sizes, oldest first: those whose printed scale is known and of which something was measured. */
 export async function listPouredSizes(db: Queryable): Promise<PouredSizes[]> {
   const { rows } = await db.query<{ told: PouredSizes }>(
-    `SELECT told_sizes AS told FROM pour WHERE id IN (${newestTold('told_sizes', 'resin_id, alloy_id')})
+    `SELECT told_sizes AS told FROM pour WHERE id IN (${newestTold('told_sizes')})
      ORDER BY told_sizes ->> 'at', number`,
   );
   return rows.map(({ told }) => told);

@@ -23,7 +23,7 @@ import { recordRow } from './recordRow';
 import { scrapDay } from '../time/scrapDay';
 
 /** More than a window shows. */
-const PAGE = 40;
+const PAGE = 25;
 const units = useUnits();
 const notices = useNotices();
 const router = useRouter();
