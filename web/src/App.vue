@@ -39,9 +39,11 @@ followChanges();
 // What was read of the shop does not stay with a device that may not read it any more; what was typed there does.
 watch(signedOut, (out) => void (out ? forgetCopies().catch(() => {}) : load()));
 const learnt = [useSizes(), usePrints()];
+/** Whether the page that is gone to is known yet, and shows a choice of all patterns: at once, or later. */
+const wantsAll = computed(() => route.name !== undefined && route.meta.patterns !== 'named');
 const isShown = computed(() => shop.loading === 'ready' && (route.meta.patterns !== undefined || !shop.wantsMore)); // prettier-ignore
 watch(
-  () => shop.loading === 'ready' && shop.wantsMore && route.meta.patterns !== 'named',
+  () => shop.loading === 'ready' && shop.wantsMore && wantsAll.value,
   (wanted) => void (wanted && shop.loadPatterns().catch(notices.wrong)),
 );
 async function load(): Promise<void> {

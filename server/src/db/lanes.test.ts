@@ -58,6 +58,17 @@ describe('one line to a database', () => {
     expect(began.indexOf('read')).toBeLessThan(3);
   });
 
+  it('turns to what came meanwhile between two reads, however little they wait for', async () => {
+    const lanes = new Lanes();
+    const began: string[] = [];
+    const step = (lane: 'read' | 'change', name: string) => lanes.run(lane, () => Promise.resolve(void began.push(name)));
+    const reads = Array.from({ length: 50 }, (_, n) => step('read', `read ${n}`));
+    const change = new Promise<void>((done) => setImmediate(() => void step('change', 'change').then(done)));
+    await Promise.all([...reads, change]);
+    expect(began).toHaveLength(51);
+    expect(began.indexOf('change')).toBeLessThan(4);
+  }); // prettier-ignore
+
   it('goes on after work that failed, and tells its failure', async () => {
     const lanes = new Lanes();
     const failed = lanes.run('change', () => Promise.reject(new Error('no')));

@@ -61,7 +61,7 @@ export async function listPatternsNamed(db: Queryable, ids: readonly string[]): 
 }
 
 /** Up to so many patterns all come with the start; of more, those that pours in work and molds name. */
-const WITH_THE_START = 60;
+const WITH_THE_START = 20;
 
 /** Patterns that a page begins with, and how many others there are. */
 export async function listFirstPatterns(db: Queryable): Promise<Listed<Pattern> & { more: number }> {
