@@ -83,7 +83,10 @@ async function databaseBytes({ services }: RunningShop, dataFolder: string): Pro
 
 async function measure(shop: RunningShop, dataFolder: string): Promise<Record<string, string>> {
   const { address } = shop;
-  const [board, record] = [await open(address, '/', 'a[aria-label^="Open pour"]'), await open(address, '/record', '.pours tbody tr')]; // prettier-ignore
+  const board = await open(address, '/', 'a[aria-label^="Open pour"]');
+  const record = await open(address, '/record', '.pours tbody tr');
+  const patterns = await open(address, '/patterns', '.index tbody tr');
+  const known = await ask(address, () => '/patterns/known');
   const start = await ask(address, () => '/shop');
   const lines = await ask(address, () => '/record?limit=25');
   const prints = await ask(address, () => '/prints');
@@ -98,6 +101,8 @@ async function measure(shop: RunningShop, dataFolder: string): Promise<Record<st
   return {
     'board shown': `${ms(board.tookMs)}, ${kb(board.bytes)}`,
     'record shown': `${ms(record.tookMs)}, ${kb(record.bytes)}`,
+    'patterns shown': `${ms(patterns.tookMs)}, ${kb(patterns.bytes)}`,
+    'what is known of patterns (p95)': ms(known.p95),
     'start (p95)': `${ms(start.p95)}, ${kb(start.bytes)}`,
     'record’s lines (p95)': `${ms(lines.p95)}, ${kb(lines.bytes)}`,
     'prints (p95)': `${ms(prints.p95)}, ${kb(prints.bytes)}`,

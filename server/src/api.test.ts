@@ -58,7 +58,7 @@ const POURED = ['flasks', 'f1', 'pour', 'pouredAt'];
 
 describe('an empty shop', () => {
   it('is well and has nothing in it', async () => {
-    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 31 });
+    expect((await ask('GET', '/health')).body).toMatchObject({ status: 'ok', migrations: 32 });
     const state: ShopState = (await ask('GET', '/shop')).body;
     expect([state.patterns, state.openPours, state.lists.flask]).toEqual([[], [], []]);
   });

@@ -82,7 +82,7 @@ export const router = createRouter({
       name: 'patterns',
       component: () => import('./pattern/PatternsPage.vue'),
       props: true,
-      meta: { title: 'Patterns' },
+      meta: { patterns: 'later', title: 'Patterns' },
     },
     {
       path: '/resins/:id([0-9a-f-]{36})?/:view?',

@@ -62,27 +62,21 @@ const BREAKS = ['broken-away detail', 'misrun'];
 export async function listKnownParts(db: Queryable): Promise<KnownPart[]> {
   const { rows } = await db.query<Omit<KnownPart, 'partClass'> & { histogram: number[] }>(
     `WITH casting AS (
-       SELECT (c.value ->> 'patternId')::uuid AS pattern_id, c.value ->> 'outcome' AS outcome,
-         c.value -> 'flaws' ?| $1 AS broke
-       FROM pour p, jsonb_array_elements(p.told_castings) AS c WHERE p.recorded_at IS NOT NULL
+       SELECT pattern_id, count(*)::integer AS castings, count(*) FILTER (WHERE flaws && $1)::integer AS broke,
+         count(*) FILTER (WHERE outcome = 'sellable')::integer AS clean
+       FROM told_casting GROUP BY pattern_id
      )
-     SELECT p.id AS "patternId",
-       a.output #> '{result,analysis,thickness,histogramMm3}' AS histogram,
-       (a.output #>> '{result,analysis,thickness,thinnestMm}')::double precision AS "thinnestMm",
-       count(c.outcome)::integer AS castings,
-       count(*) FILTER (WHERE c.broke)::integer AS broke,
-       count(*) FILTER (WHERE c.outcome = 'sellable')::integer AS clean
+     SELECT p.id AS "patternId", a.histogram_mm3 AS histogram, a.thinnest_mm AS "thinnestMm",
+       coalesce(c.castings, 0) AS castings, coalesce(c.broke, 0) AS broke, coalesce(c.clean, 0) AS clean
      FROM pattern p
      JOIN LATERAL (
-       SELECT r.output FROM reading r
-       WHERE r.job = 'pattern' AND coalesce(r.input ->> 'file', r.input #>> '{part,file}') = coalesce(p.piece_hash, p.file_hash)
-         AND (r.input ->> 'unitMm')::double precision
-           = (coalesce(p.sprues -> 'piece', p.measure) ->> 'unitMm')::double precision
+       SELECT r.thinnest_mm, r.histogram_mm3 FROM reading r
+       WHERE r.job = 'pattern' AND r.of_file = coalesce(p.piece_hash, p.file_hash)
+         AND r.unit_mm = (coalesce(p.sprues -> 'piece', p.measure) ->> 'unitMm')::double precision
        ORDER BY r.version DESC LIMIT 1) a ON true
      LEFT JOIN casting c ON c.pattern_id = p.id
-     WHERE a.output #>> '{result,analysis,thickness,thinnestMm}' IS NOT NULL
-     GROUP BY p.id, a.output
-     ORDER BY "thinnestMm"`,
+     WHERE a.thinnest_mm IS NOT NULL
+     ORDER BY "thinnestMm", p.id`,
     [BREAKS],
   );
   return rows.map(({ histogram, ...part }) => ({ ...part, partClass: classifyPart(histogram).partClass }));

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { useNotices } from '../state/notices';
+import { usePatterns } from '../state/shopPatterns';
 import { useShop } from '../state/shopStore';
 import PatternDrop from './PatternDrop.vue';
 import PatternIndex from './page/PatternIndex.vue';
@@ -11,18 +13,26 @@ const props = defineProps<{ id?: string }>();
 const shop = useShop();
 const router = useRouter();
 const pattern = computed(() => shop.patterns.find((p) => p.id === props.id));
+// Of a large shop one that is opened by its address comes by itself, before the others.
+watch(
+  () => props.id,
+  (id) => void (id && usePatterns().fetchNamed([id]).catch(useNotices().wrong)),
+  { immediate: true },
+);
 </script>
 
 <template>
   <div class="page">
     <PatternPage v-if="pattern" :pattern="pattern" />
+    <p v-else-if="id && shop.wantsMore" class="mute" role="status">Fetching the pattern …</p>
     <template v-else>
       <div class="page-head"><h1>Patterns</h1></div>
       <PatternDrop
         :compact="shop.patterns.length > 0"
         @kept="(kept) => router.push(`/patterns/${kept.id}`)"
       />
-      <PatternIndex v-if="shop.patterns.length > 0" />
+      <p v-if="shop.wantsMore" class="mute mt-4" role="status">Fetching the shop’s patterns …</p>
+      <PatternIndex v-else-if="shop.patterns.length > 0" />
     </template>
   </div>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { knownPartsSchema, pieceMeasure, type KnownPart, type Pattern } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
-import { computed, onMounted, onScopeDispose, shallowRef, watch } from 'vue';
+import { useIntersectionObserver } from '@vueuse/core';
+import { computed, onMounted, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
 import { request } from '../../api/request';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
@@ -18,6 +19,19 @@ const current = computed(() => {
   const followed = new Set(shop.patterns.map(({ formerId }) => formerId));
   return shop.patterns.filter(({ id }) => !followed.has(id));
 });
+
+/** Lines drawn at once; the next ones when the last are reached. */
+const STEP = 50;
+const drawn = shallowRef(STEP);
+const words = shallowRef('');
+const fitting = computed(() => {
+  const wanted = (words.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  return wanted.length === 0 ? current.value : current.value.filter(({ name, fileName, note }) => wanted.every((word) => `${name} ${fileName} ${note}`.toLowerCase().includes(word))); // prettier-ignore
+});
+watch(words, () => (drawn.value = STEP));
+const rows = computed(() => fitting.value.slice(0, drawn.value));
+const more = (): void => void (drawn.value += STEP);
+useIntersectionObserver(useTemplateRef<HTMLElement>('rest'), ([entry]) => entry?.isIntersecting && more(), { rootMargin: '600px' }); // prettier-ignore
 
 async function loadKnown(): Promise<void> {
   const { parts } = await request(knownPartsSchema, 'GET', '/patterns/known').catch(() => ({ parts: [] }));
@@ -51,7 +65,12 @@ const castings = (part: KnownPart | undefined): string =>
 </script>
 
 <template>
-  <table class="index">
+  <div v-if="current.length > STEP" class="find">
+    <v-text-field v-model="words" label="Name, file, note" autocomplete="off" clearable hide-details />
+    <span class="mute" role="status">{{ fitting.length }} of {{ current.length }}</span>
+  </div>
+  <p v-if="fitting.length === 0" class="mute">No pattern has these words. Take one away.</p>
+  <table v-else class="index">
     <thead>
       <tr>
         <th>Pattern</th>
@@ -64,7 +83,7 @@ const castings = (part: KnownPart | undefined): string =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="pattern in current" :key="pattern.id">
+      <tr v-for="pattern in rows" :key="pattern.id">
         <td>
           <div class="pattern">
             <PartSilhouette :pattern="pattern" />
@@ -90,9 +109,19 @@ const castings = (part: KnownPart | undefined): string =>
       </tr>
     </tbody>
   </table>
+  <div v-if="rows.length < fitting.length" ref="rest">
+    <v-btn class="mt-4" @click="more">{{ fitting.length - rows.length }} more</v-btn>
+  </div>
 </template>
 
 <style scoped>
+.find {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  max-width: 560px;
+  margin-top: 18px;
+}
 .index {
   width: 100%;
   border-collapse: collapse;
