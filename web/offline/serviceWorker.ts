@@ -24,7 +24,11 @@ registerRoute(
 addRoute();
 registerRoute(({ url }) => CACHED_READS.test(url.pathname), ({ request }) => answerApi(request)); // prettier-ignore
 
-self.addEventListener('install', () => void self.skipWaiting());
+// Whoever hears that it is ready can do without Zero Pour from then on: the shop was read before.
+self.addEventListener('install', (event) => {
+  void self.skipWaiting();
+  event.waitUntil(firstReads());
+});
 self.addEventListener('activate', (event) => {
-  event.waitUntil(self.clients.claim().then(forgetOldCache).then(firstReads));
+  event.waitUntil(self.clients.claim().then(forgetOldCache));
 });

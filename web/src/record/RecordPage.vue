@@ -72,13 +72,17 @@ function dayOf({ scrap, pouredAt, zeroAt }: RecordLine): string {
   if (pouredAt) return formatDay(Date.parse(pouredAt));
   return zeroAt ? `for ${formatDay(Date.parse(zeroAt))}` : 'no day yet';
 }
+function changeOf({ change: said }: RecordLine): string {
+  if (!said) return '';
+  return said.againOf === null ? said.stated : `from ${said.againOf}: ${said.stated}`;
+}
 const rows = computed(() =>
   lines.value.map((line) => ({
     ...recordRow(line),
     day: dayOf(line),
     state: line.isDone ? '' : line.pouredAt ? 'poured, not looked at' : 'in work',
     numbers: columns.value.map((name) => shownFact(line, name)),
-    change: line.change ? `from ${line.change.againOf}: ${line.change.stated}` : '',
+    change: changeOf(line),
   })),
 );
 const isFiltered = computed(() => narrows(filter));
