@@ -30,7 +30,10 @@ export default defineConfig({
           groups: [
             { name: 'framework', test: /node_modules[\\/](@vue|vue|pinia|vue-router|zod|@vueuse)[\\/]/ },
             { name: 'look', test: /node_modules[\\/]vuetify[\\/]/ },
-            { name: 'ground', test: /[\\/]web[\\/]src[\\/](api|state|theme|time)[\\/]|[\\/]jobs[\\/]src[\\/]/ },
+            {
+              name: 'ground',
+              test: /[\\/]web[\\/]src[\\/](api|state|theme|time)[\\/]|[\\/]jobs[\\/]src[\\/]/,
+            },
             { name: 'domain', test: /[\\/](core|contracts|plan)[\\/]src[\\/](?!mesh|pattern[\\/]read)/ },
           ],
         },

@@ -40,7 +40,9 @@ const sight = computed<GuideSight | undefined>(
     },
 );
 // Of a large shop any pattern may be the one that is shown.
-void useShop().loadPatterns().catch(() => {});
+void useShop()
+  .loadPatterns()
+  .catch(() => {});
 /** A pour of the record in which something went wrong: what is told of it is the example. */
 const told = shallowRef<string>();
 void request(recordLinesSchema, 'GET', '/record?limit=30').then(
