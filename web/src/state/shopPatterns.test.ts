@@ -66,6 +66,16 @@ describe('patterns of a large shop', () => {
     expect(patterns.wantsMore).toBe(true);
   });
 
+  it('are fetched once more where one was added while they came', async () => {
+    const asked = shopOf(90);
+    const patterns = usePatterns();
+    patterns.takeFirst(upTo(1), 88);
+    const fetching = patterns.fetchRest();
+    patterns.takeFirst(upTo(1), 89);
+    await fetching;
+    expect([asked.length, patterns.patterns.length, patterns.wantsMore]).toEqual([2, 90, false]);
+  });
+
   it('are all here at once in a small shop: nothing is asked', async () => {
     const asked = shopOf(3);
     const patterns = usePatterns();

@@ -59,12 +59,14 @@ export const usePatterns = defineStore('patterns', () => {
   /** Fetches all that are not here yet. */
   const fetchRest = (): Promise<void> => (fetching ??= fetchPages().finally(() => (fetching = undefined)));
   async function fetchPages(): Promise<void> {
-    if (!wantsMore.value) return;
-    const before = total;
-    // Taken at once: every list that shows them is drawn once.
-    takePage(await askAllPatterns());
-    hadAll = before;
-    wantsMore.value = total !== hadAll;
+    // Once more where another window added one meanwhile: a page that waits for all would wait for ever.
+    while (wantsMore.value) {
+      const before = total;
+      // Taken at once: every list that shows them is drawn once.
+      takePage(await askAllPatterns());
+      hadAll = before;
+      wantsMore.value = total !== hadAll;
+    }
   }
 
   async function addPattern(pattern: NewPattern): Promise<Pattern> {
