@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
 import { emptyPourDoc, usualResin, type Pour } from '@zero-pour/contracts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestDatabase, dropTestDatabase } from '../testing/testDatabase';
@@ -6,6 +7,7 @@ import { openTestShop, type TestShop } from '../testing/testShop';
 import type { Database } from './database';
 import { openDatabase } from './openDatabase';
 import { connectToServer } from './serverDatabase';
+import { ServerLine } from './serverLine';
 
 describe('several at once, on whichever database', () => {
   let test: TestShop;
@@ -101,6 +103,14 @@ describe.skipIf(!hasServer)('a PostgreSQL server', () => {
     await admin.close();
     const ask = () => db.query<{ n: number }>('SELECT 7 AS n').then(({ rows }) => rows[0]!.n);
     await expect.poll(() => ask().catch(() => 0)).toBe(7);
+  });
+
+  it.each([0, 5, 30, 100])('is left %i ms after the line to it was begun, connected or not', async (ms) => {
+    const leads: boolean[] = [];
+    const line = new ServerLine(url, { onNotice: () => undefined, onLead: (is) => void leads.push(is) });
+    await wait(ms);
+    await line.stop();
+    expect(leads.at(-1)).toBe(false);
   });
 
   it('that is not there is said at once', async () => {

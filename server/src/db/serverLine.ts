@@ -5,6 +5,7 @@ const CHANNEL = 'zero_pour_changes';
 /** Held by the one process that follows devices and makes backups, until its connection ends. */
 const LEAD = 7_460_003;
 const AGAIN_MS = 2000;
+const CONNECT_WITHIN_MS = 10_000;
 /** A payload of NOTIFY is at most 8000 bytes; addresses are far shorter. */
 const NOTICE_BYTES_MOST = 7000;
 
@@ -57,7 +58,11 @@ export class ServerLine {
 
   /** Until the connection ends. */
   private async once(): Promise<void> {
-    const client = new pg.Client({ connectionString: this.connectionString, keepAlive: true });
+    const client = new pg.Client({
+      connectionString: this.connectionString,
+      keepAlive: true,
+      connectionTimeoutMillis: CONNECT_WITHIN_MS,
+    });
     const ended = new Promise<void>((resolve) => {
       client.once('end', resolve);
       client.once('error', () => resolve());
@@ -66,6 +71,8 @@ export class ServerLine {
     try {
       await client.connect();
       await client.query(`LISTEN ${CHANNEL}`);
+      // A stop that came while the connection was made is not told again.
+      if (this.over.signal.aborted) return;
       this.client = client;
       const stop = (): void => void client.end().catch(() => undefined);
       this.over.signal.addEventListener('abort', stop, { once: true });
