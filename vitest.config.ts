@@ -24,7 +24,11 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'around', include: ['{jobs,server,web,demo}/{src,offline}/**/*.test.ts'] },
+        test: {
+          name: 'around',
+          globalSetup: './scripts/testsBegin.mjs',
+          include: ['{jobs,server,web,demo}/{src,offline}/**/*.test.ts'],
+        },
       },
     ],
   },

@@ -3,6 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { buildServer } from '../scripts/prepare.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -15,16 +16,24 @@ export interface StartedShop {
   stop(): Promise<void>;
 }
 
+let isBuilt = false;
+/** What is started is what the sources are now. */
+function buildOnce(): void {
+  if (!isBuilt) buildServer();
+  isBuilt = true;
+}
+
 /** Starts the real server as its own process, in a new folder unless one is given. */
 export async function startShop(options: {
   demo: boolean;
   dataFolder?: string;
   port?: number;
 }): Promise<StartedShop> {
+  buildOnce();
   const parent = options.dataFolder ? undefined : await mkdtemp(path.join(tmpdir(), 'zero-pour-'));
   const dataFolder = options.dataFolder ?? path.join(parent!, 'data');
   const began = performance.now();
-  const args = ['--import', 'tsx', 'server/src/main.ts', ...(options.demo ? ['--demo'] : [])];
+  const args = ['server/dist/main.mjs', ...(options.demo ? ['--demo'] : [])];
   const child = spawn(process.execPath, args, {
     cwd: root,
     env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: String(options.port ?? 0) },

@@ -1,4 +1,4 @@
-// What the commands share: installing what is missing, and building the page when it is stale.
+// What the commands share: installing what is missing, and building the page and the server when they are stale.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
@@ -34,7 +34,7 @@ const hashOf = (...parts) =>
 export function installPackages() {
   const wanted = hashOf(readFileSync(path.join(root, 'package-lock.json')));
   if (existsSync(path.join(root, 'node_modules')) && marked('installed.txt') === wanted) return;
-  console.log('Installing packages …');
+  console.error('Installing packages …');
   if (run('npm', ['ci', '--no-audit', '--no-fund']) !== 0) {
     console.error('The packages could not be installed. Is the npm registry reachable?');
     process.exit(1);
@@ -51,15 +51,27 @@ function* filesBelow(folder) {
   }
 }
 
-/** Builds the page when any source of it has changed since the last build. */
-export function buildPage() {
-  const sources = ['web', 'core', 'contracts', 'plan', 'jobs'].flatMap((folder) => [
-    ...filesBelow(path.join(root, folder)),
-  ]);
+/** Builds a room when any source of it, or of the rooms that it is made from, has changed since it was last built. */
+function buildWhenStale(room, { called, from, made }) {
+  const sources = from.flatMap((folder) => [...filesBelow(path.join(root, folder))]);
   const stamp = sources.sort().map((file) => `${file} ${statSync(file).size} ${statSync(file).mtimeMs}`);
   const wanted = hashOf(stamp.join('\n'));
-  if (existsSync(path.join(root, 'web/dist/index.html')) && marked('built.txt') === wanted) return;
-  console.log('Building the page …');
-  if (run('npm', ['run', '-s', 'build']) !== 0) process.exit(1);
-  mark('built.txt', wanted);
+  if (existsSync(path.join(root, made)) && marked(`built-${room}.txt`) === wanted) return;
+  // Not where a command's own answer goes.
+  console.error(`Building ${called} …`);
+  if (run('npm', ['run', '-s', 'build', '-w', room]) !== 0) process.exit(1);
+  mark(`built-${room}.txt`, wanted);
 }
+
+const ROOMS = ['core', 'contracts', 'plan', 'jobs'];
+export const buildPage = () =>
+  buildWhenStale('web', { called: 'the page', from: ['web', ...ROOMS], made: 'web/dist/index.html' });
+
+/** Where the built server is: what starts it starts these files, and not its sources. */
+export const BUILT = 'server/dist';
+export const buildServer = () =>
+  buildWhenStale('server', {
+    called: 'the server',
+    from: ['server', 'demo', ...ROOMS],
+    made: `${BUILT}/main.mjs`,
+  });

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { journeyFailures, unitFailures } from './failures.mjs';
-import { buildPage, installPackages, root, run } from './prepare.mjs';
+import { buildPage, buildServer, BUILT, installPackages, root, run } from './prepare.mjs';
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 let passed = 0;
@@ -70,7 +70,7 @@ function tests(name, command, count, failures) {
 installPackages();
 const chromium = step('Chromium', installChromium);
 step('format', () => npx('prettier', '--check', '--log-level', 'warn', '.'));
-step('lint', () => npx('eslint', '.', '--max-warnings', '0'));
+step('lint', () => npx('eslint', '.', '--max-warnings', '0', '--concurrency', 'auto'));
 step('imports', () => run('npm', ['run', '-s', 'imports']) === 0);
 step('types', () => run('node', ['scripts/typecheck.mjs']) === 0);
 tests(
@@ -102,7 +102,8 @@ tests(
 );
 step('build', () => {
   buildPage();
-  return existsSync(path.join(root, 'web/dist/index.html'));
+  buildServer();
+  return ['web/dist/index.html', `${BUILT}/main.mjs`].every((file) => existsSync(path.join(root, file)));
 });
 if (chromium) {
   tests(

@@ -1,16 +1,15 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { mkdtemp, readdir, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { emptyPourDoc, type Pour, type ShopState } from '@zero-pour/contracts';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from './db/openDatabase';
 import { lockFolder } from './db/folderLock';
 import { FolderTakenError } from './db/folderTaken';
+import { killServer, sendTo, spawnServer, type Ended, type Started } from './testing/serverProcess';
 
-const main = fileURLToPath(new URL('./main.ts', import.meta.url));
 let folder: string;
 const started: ChildProcess[] = [];
 
@@ -22,59 +21,28 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-interface Started {
-  address: string;
-  child: ChildProcess;
-}
-
-/** Starts the real server; resolves with its address, or with its exit code and last words. */
-function start(): Promise<Started | { code: number | null; said: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', main], {
-    env: { ...process.env, ZP_DATA: folder, ZP_PORT: '0' },
-  });
+/** Starts the real server on the test's folder; its address, or its exit code and last words. */
+function start(): Promise<Started | Ended> {
+  const { child, first } = spawnServer(folder);
   started.push(child);
-  return new Promise((resolve) => {
-    let said = '';
-    const hear = (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /is at (http:\/\/[\d.:]+\d)/.exec(said);
-      if (found) resolve({ address: found[1]!, child });
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.once('exit', (code) => resolve({ code, said }));
-  });
+  return first;
 }
 async function mustStart(): Promise<Started> {
   const result = await start();
   if ('code' in result) throw new Error(result.said);
   return result;
 }
-const kill = (child: ChildProcess): Promise<void> =>
-  new Promise((resolve) => {
-    child.once('exit', () => resolve());
-    child.kill('SIGKILL');
-  });
-const send = async (address: string, method: string, at: string, body: unknown): Promise<number> => {
-  const raw = body instanceof Uint8Array;
-  const init = {
-    method,
-    body: raw ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body),
-    headers: { 'Content-Type': raw ? 'application/octet-stream' : 'application/json' },
-  };
-  return (await fetch(`${address}/api${at}`, init)).status;
-};
 
 it('keeps everything that was answered, through kill -9 in the middle of writing', async () => {
   const first = await mustStart();
   const id = randomUUID();
   const photo = new Uint8Array(randomBytes(300_000));
   const hash = createHash('sha256').update(photo).digest('hex');
-  expect(await send(first.address, 'POST', '/pours', { id, doc: emptyPourDoc() })).toBe(201);
-  expect(await send(first.address, 'PUT', `/blobs/${hash}`, photo)).toBe(201);
+  expect(await sendTo(first.address, 'POST', '/pours', { id, doc: emptyPourDoc() })).toBe(201);
+  expect(await sendTo(first.address, 'PUT', `/blobs/${hash}`, photo)).toBe(201);
   const acknowledged: number[] = [];
   const write = async (n: number): Promise<void> => {
-    const status = await send(first.address, 'PATCH', `/pours/${id}`, {
+    const status = await sendTo(first.address, 'PATCH', `/pours/${id}`, {
       changes: [
         { path: ['print', 'pieces', `l1/${n}`], version: 2, value: { outcome: 'good', note: `piece ${n}` } },
       ],
@@ -83,7 +51,7 @@ it('keeps everything that was answered, through kill -9 in the middle of writing
   };
   for (let n = 1; n <= 25; n++) await write(n);
   const unanswered = [26, 27, 28].map((n) => write(n).catch(() => undefined));
-  await kill(first.child);
+  await killServer(first.child);
   await Promise.all(unanswered);
 
   const second = await mustStart();
@@ -106,7 +74,7 @@ it('refuses a second process on the same folder in one clear sentence, and leave
 
 it('stops gracefully on SIGTERM and gives the folder back', async () => {
   const first = await mustStart();
-  await send(first.address, 'PUT', `/shop/kiln/${randomUUID()}`, {
+  await sendTo(first.address, 'PUT', `/shop/kiln/${randomUUID()}`, {
     name: 'Kiln 9',
     litres: 3,
     maxC: 900,

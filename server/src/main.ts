@@ -1,6 +1,5 @@
 import { Refusal } from '@zero-pour/contracts';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { FolderTakenError } from './db/folderTaken';
 import { FolderRefusedError } from './db/migrations';
 import { prepareDemoFolder } from './demoFolder';
@@ -9,14 +8,14 @@ import { importShop } from './services/importShop';
 import type { Services } from './routes/services';
 import { localAddresses } from './network/localAddresses';
 import { startStandIns } from './standIns/standInApp';
+import { ROOT } from './root';
 import { startShop, type RunningShop, type StartOptions } from './start';
 import { startRescue } from './damage/rescue';
 import { ShopDamagedError } from './damage/shopDamaged';
 import { pino } from 'pino';
 
-const root = fileURLToPath(new URL('../../', import.meta.url));
 const wantsDemo = process.argv.includes('--demo');
-const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, wantsDemo ? 'data-demo' : 'data'));
+const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(ROOT, wantsDemo ? 'data-demo' : 'data'));
 const port = Number(process.env['ZP_PORT'] ?? 4680);
 
 /** ZP_DEMO_NOW dates the demo from another moment, for pictures that can be made again. */
@@ -73,7 +72,7 @@ try {
   const standIns = wantsDemo ? await startStandIns(Number(process.env['ZP_STAND_INS'] ?? 0)) : undefined;
   const options: StartOptions = {
     dataFolder,
-    webFolder: path.join(root, 'web/dist'),
+    webFolder: path.join(ROOT, 'web/dist'),
     port,
     demoShop,
     onLost: leaveAtOnce,

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import { resultOf, type Job, type JobResult } from '../index';
-import type { FromThread, ToThread } from './thread';
+import type { FromThread, ToThread } from './jobThread';
 
 export interface ThreadOptions {
   /** Bytes under a hash, or null. */
@@ -19,7 +19,7 @@ export function runInThread<I, O>(
   input: I,
   { blob, report, signal }: ThreadOptions,
 ): Promise<JobResult<O>> {
-  const worker = new Worker(new URL('./thread.mjs', import.meta.url));
+  const worker = new Worker(new URL('./jobThread.mjs', import.meta.url));
   const say = (message: ToThread): void => worker.postMessage(message);
   return new Promise<JobResult<O>>((resolve, reject) => {
     const stop = (): void => reject(new Error('The work was stopped.'));

@@ -2,10 +2,10 @@ import { spawn } from 'node:child_process';
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeArchive } from '../archive/writeArchive';
 import { checkArchive } from '../archive/readArchive';
+import { builtServer } from '../testing/serverProcess';
 import { openTestShop, type TestShop } from '../testing/testShop';
 import { backUp } from './backUp';
 import { backupName } from './keepRule';
@@ -84,12 +84,10 @@ describe('a backup', () => {
 });
 
 describe('from the command line', () => {
-  const root = fileURLToPath(new URL('../../../', import.meta.url));
   /** Beside this process: the shop that it asks is served by this one. */
   const run = (data: string, port: string, ...args: string[]) =>
     new Promise<{ status: number | null; stdout: string; stderr: string }>((resolve) => {
-      const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/backup/main.ts', ...args], {
-        cwd: root,
+      const child = spawn(process.execPath, [builtServer('backup'), ...args], {
         env: { ...process.env, ZP_DATA: data, ZP_PORT: port, DATABASE_URL: '' },
       });
       const said = { stdout: '', stderr: '' };

@@ -42,7 +42,7 @@ export async function backUpAside(
 }
 
 function inThread(order: BackupOrder): Promise<BackupAnswer> {
-  const worker = new Worker(new URL('./thread.mjs', import.meta.url), { workerData: order });
+  const worker = new Worker(new URL('./backupThread.mjs', import.meta.url), { workerData: order });
   return new Promise<BackupAnswer>((resolve, reject) => {
     worker.once('message', resolve);
     worker.once('error', reject);

@@ -1,17 +1,16 @@
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readArchive } from '../archive/readArchive';
 import { writeArchive } from '../archive/writeArchive';
 import { findWayBack } from '../damage/putBack';
 import { putShopBack } from '../damage/rescue';
 import { FolderTakenError } from '../db/folderTaken';
+import { ROOT } from '../root';
 import { openShop, type OpenShop } from '../openShop';
 import { backUp } from './backUp';
 import { moveShop } from './moveShop';
 
-const root = fileURLToPath(new URL('../../../', import.meta.url));
-const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(root, 'data'));
+const dataFolder = path.resolve(process.env['ZP_DATA'] ?? path.join(ROOT, 'data'));
 const port = Number(process.env['ZP_PORT'] ?? 4680);
 const log = pino({ level: process.env['ZP_LOG'] ?? 'warn' });
 const open = (): Promise<OpenShop> => openShop({ dataFolder, log, databaseUrl: process.env['DATABASE_URL'] });

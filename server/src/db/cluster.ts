@@ -1,17 +1,17 @@
 import { createHash } from 'node:crypto';
-import { existsSync } from 'node:fs';
-import { mkdir, mkdtemp, readdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { constants, cpSync, existsSync } from 'node:fs';
+import { mkdir, mkdtemp, readdir, readFile, rename, rm, rmdir } from 'node:fs/promises';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
-import { flushFile, flushFolder, flushTree } from '../files/flush';
+import { flushFolder, flushTree } from '../files/flush';
+import { ROOT } from '../root';
 import { mendEmptyFolders } from './emptyFolders';
 import { FolderRefusedError, migrate, type Migration } from './migrations';
 import { PARSERS } from './parsers';
 import { pgliteDatabase } from './pgliteDatabase';
 import { SYNCED_START, SyncedFiles } from './syncedFiles';
 
-const CACHE = fileURLToPath(new URL('../../../node_modules/.cache/zero-pour/', import.meta.url));
+const CACHE = path.join(ROOT, 'node_modules/.cache/zero-pour');
 
 /** The database's own major version, as its folder states it, and what no folder of it is without. */
 const PG_VERSION = '18';
@@ -20,29 +20,31 @@ const MUST_HAVE = ['PG_VERSION', 'global/pg_control', 'base', 'pg_wal', 'pg_xact
 const PID_FILE = 'postmaster.pid';
 
 /**
- * An empty, migrated cluster as a tar: creating one costs seconds, loading one a fraction.
- * Kept beside the installed packages, named by what it was made of.
+ * A folder with an empty, migrated cluster: making one takes seconds, copying one a fraction. Kept beside the installed packages,
+ * named by what it was made of.
  */
-async function emptyCluster(migrations: readonly Migration[]): Promise<Blob> {
+async function emptyCluster(migrations: readonly Migration[]): Promise<string> {
   const made = migrations.map((migration) => migration.checksum).join('\n');
   const hash = createHash('sha256').update(made).digest('hex').slice(0, 16);
-  const file = path.join(CACHE, `empty-${hash}.tar`);
-  if (existsSync(file)) return new Blob([await readFile(file)]);
-  const db = await PGlite.create();
-  await migrate(pgliteDatabase(db), migrations);
-  const dump = await db.dumpDataDir('none');
-  await db.close();
+  const folder = path.join(CACHE, `empty-${PG_VERSION}-${hash}`);
+  if (existsSync(folder)) return folder;
   await mkdir(CACHE, { recursive: true });
-  const partial = `${file}.${process.pid}`;
-  await writeFile(partial, new Uint8Array(await dump.arrayBuffer()));
-  await flushFile(partial);
-  await rename(partial, file);
-  return dump;
+  const partial = await mkdtemp(`${folder}.`);
+  const db = await PGlite.create({ dataDir: partial });
+  await migrate(pgliteDatabase(db), migrations);
+  await db.close();
+  await rm(path.join(partial, PID_FILE), { force: true });
+  await flushTree(partial);
+  // Another process may have been sooner: theirs is as good.
+  await rename(partial, folder).catch(() => rm(partial, { recursive: true, force: true }));
+  return folder;
 }
 
 /** A database in memory, empty and migrated. */
 export async function createInMemory(migrations: readonly Migration[]): Promise<PGlite> {
-  return PGlite.create({ loadDataDir: await emptyCluster(migrations), parsers: PARSERS });
+  const db = await PGlite.create({ parsers: PARSERS });
+  await migrate(pgliteDatabase(db), migrations);
+  return db;
 }
 
 const isNothing = async (folder: string): Promise<boolean> =>
@@ -55,12 +57,17 @@ const isNothing = async (folder: string): Promise<boolean> =>
 export async function openCluster(folder: string, migrations: readonly Migration[]): Promise<PGlite> {
   await removePartials(folder);
   if (await isNothing(folder)) await createCluster(folder, migrations);
+  else await takeOver(folder);
+  return PGlite.create({ fs: new SyncedFiles(folder), startParams: SYNCED_START, parsers: PARSERS });
+}
+
+/** A folder that was there before: ours, whole as far as can be told from outside, and on the disk. */
+async function takeOver(folder: string): Promise<void> {
   await refuseOthers(folder);
   await mendEmptyFolders(folder);
   await rm(path.join(folder, PID_FILE), { force: true });
-  // A folder copied from a backup, or written before anything was flushed, may still be on its way to the disk.
+  // One copied from a backup, or written before anything was flushed, may still be on its way to the disk.
   await flushTree(folder);
-  return PGlite.create({ fs: new SyncedFiles(folder), startParams: SYNCED_START, parsers: PARSERS });
 }
 
 const PARTIAL = /^database\.new-\w{6}$/;
@@ -72,12 +79,11 @@ async function removePartials(folder: string): Promise<void> {
     await rm(path.join(parent, name), { recursive: true, force: true });
 }
 
-/** A new cluster is unpacked beside its place, put on the disk, and moved there whole: a stop half-way leaves nothing. */
+/** A new cluster is copied beside its place, put on the disk, and moved there whole: a stop half-way leaves nothing. */
 async function createCluster(folder: string, migrations: readonly Migration[]): Promise<void> {
   const parent = path.dirname(folder);
   const partial = await mkdtemp(path.join(parent, 'database.new-'));
-  const db = await PGlite.create({ dataDir: partial, loadDataDir: await emptyCluster(migrations) });
-  await db.close();
+  cpSync(await emptyCluster(migrations), partial, { recursive: true, mode: constants.COPYFILE_FICLONE });
   await flushTree(partial);
   // Only an empty folder gives way here: rmdir refuses any other.
   if (existsSync(folder)) await rmdir(folder);

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { ROOT } from '../root';
 import { holdLock, type Database, type Queryable } from './database';
 
-const MIGRATIONS = fileURLToPath(new URL('../../migrations/', import.meta.url));
+const MIGRATIONS = path.join(ROOT, 'server/migrations');
 /** SHA-256 of each migration as it landed, newest wording last: two were reworded once, and both wordings are known. */
 const LANDED = path.join(MIGRATIONS, 'landed.json');
 

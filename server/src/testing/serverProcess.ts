@@ -1,7 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
+import path from 'node:path';
+import { ROOT } from '../root';
 
-const main = fileURLToPath(new URL('../main.ts', import.meta.url));
+/** As people start it: built, which tests see to before they begin. */
+export const builtServer = (name: string): string => path.join(ROOT, 'server/dist', `${name}.mjs`);
 
 export interface Started {
   address: string;
@@ -15,7 +17,7 @@ export interface Ended {
 
 /** Starts the real server in its own process on a folder and a free port; what it says first decides. */
 export function spawnServer(folder: string, args: string[] = [], env: Record<string, string> = {}) {
-  const child = spawn(process.execPath, ['--import', 'tsx', main, ...args], {
+  const child = spawn(process.execPath, [builtServer('main'), ...args], {
     env: { ...process.env, ZP_DATA: folder, ZP_PORT: '0', ...env },
   });
   const first = new Promise<(Started & { said: string }) | Ended>((resolve) => {

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { emptyPourDoc, type Pour } from '@zero-pour/contracts';
+import { buildServer } from '../../../scripts/prepare.mjs';
 import { DiskImage, whyNoPowerCuts } from './diskImage';
 import { killServer, sendTo, spawnServer, type Started } from './serverProcess';
 
@@ -195,6 +196,7 @@ const powerCut = async (folder: string, counts: Counts): Promise<string> => {
 };
 
 const minutes = Number(process.argv[2] ?? 5);
+buildServer();
 const until = Date.now() + minutes * 60_000;
 const place = await mkdtemp(path.join(tmpdir(), 'zero-pour-torture-'));
 const noCuts = whyNoPowerCuts();

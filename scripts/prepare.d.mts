@@ -1,0 +1,2 @@
+/** Builds the server when any of its sources has changed since it was last built. */
+export function buildServer(): void;
