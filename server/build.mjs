@@ -1,9 +1,9 @@
 // npm run build -w server: the server, its threads and its commands as a few files. Their sources are some seven hundred,
 // and a start that reads them one by one takes four seconds longer.
-import { rmSync } from 'node:fs';
-import { build } from 'esbuild';
+import { readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { build } from 'esbuild';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -27,8 +27,7 @@ const packagesOutside = {
     ),
 };
 
-rmSync(path.join(root, 'server/dist'), { recursive: true, force: true });
-await build({
+const { metafile } = await build({
   absWorkingDir: root,
   entryPoints,
   outdir: 'server/dist',
@@ -41,4 +40,13 @@ await build({
   target: 'node20',
   sourcemap: true,
   plugins: [packagesOutside],
+  metafile: true,
 });
+
+/** A server that was begun before this still reads the parts that it was built with: they stay for a while. */
+const STAY_MS = 7 * 24 * 3_600_000;
+const dist = path.join(root, 'server/dist');
+for (const name of readdirSync(dist)) {
+  const isOld = Date.now() - statSync(path.join(dist, name)).mtimeMs > STAY_MS;
+  if (isOld && !(`server/dist/${name}` in metafile.outputs)) rmSync(path.join(dist, name));
+}

@@ -120,20 +120,29 @@ export interface RecordRow {
   pouredAt: Date | null;
   alloy: string | null;
   resin: string | null;
-  castClass: string;
+  castClass: string | null;
   patterns: string | null;
   facts: RecordFacts | null;
 }
 
-/** Every pour that matches as a row, whatever page is asked for: without its document. */
-export async function listRecordRows(db: Queryable, query: RecordQuery): Promise<RecordRow[]> {
+const ROWS = 500;
+
+/** Every pour that matches as a row, whatever page is asked for: without its document, and so many at a time that nobody else waits for all of them. */
+export async function* recordRows(db: Queryable, query: RecordQuery): AsyncGenerator<RecordRow[]> {
+  for (let after: number | undefined = 0; after !== undefined;) {
+    const rows = await rowsAfter(db, query, after);
+    if (rows.length > 0) yield rows;
+    after = rows.length < ROWS ? undefined : rows.at(-1)!.number;
+  }
+}
+async function rowsAfter(db: Queryable, query: RecordQuery, number: number): Promise<RecordRow[]> {
   const { rows } = await db.query<RecordRow>(
     `SELECT p.number, p.poured_at AS "pouredAt", a.name AS alloy, r.name AS resin,
-       p.doc #>> '{brief,castClass}' AS "castClass", p.told_facts AS facts,
+       p.cast_class AS "castClass", p.told_facts AS facts,
        (SELECT string_agg(t.name || ' ×' || pp.count, ', ' ORDER BY t.name) FROM pour_pattern pp
         JOIN pattern t ON t.id = pp.pattern_id WHERE pp.pour_id = p.id) AS patterns
-     ${FROM} WHERE ${MATCHES} ORDER BY p.number`,
-    filterOf(query),
+     ${FROM} WHERE ${MATCHES} AND p.number > $10 ORDER BY p.number LIMIT ${ROWS}`,
+    [...filterOf(query), number],
   );
   return rows;
 }

@@ -22,7 +22,7 @@ import { findByWords } from '../db/findStore';
 import { addPour, findPour, findPourId, markDiscarded } from '../db/pourStore';
 import { readSettings } from '../db/settingsStore';
 import { listGroups, listPoints } from '../db/recordSums';
-import { listRecordRows, searchLines, searchPours, type RecordRow } from '../db/recordSearch';
+import { recordRows, searchLines, searchPours, type RecordRow } from '../db/recordSearch';
 import { changePour } from '../services/changePour';
 import { snapshotUsed } from '../services/usedItems';
 import type { Services } from './services';
@@ -43,8 +43,10 @@ export function pourRoutes({ db }: Services): Router {
   });
 
   router.get('/pours.csv', async (request, response) => {
-    const rows = await listRecordRows(db, parseOrRefuse(recordQuerySchema, request.query));
-    response.attachment('record.csv').type('text/csv').send(csvOf(rows));
+    const query = parseOrRefuse(recordQuerySchema, request.query);
+    const parts = [csvOf([TITLES])];
+    for await (const rows of recordRows(db, query)) parts.push(csvOf(rows.map(cells)));
+    response.attachment('record.csv').type('text/csv').send(parts.join('\r\n'));
   });
 
   router.get('/pours/points', async (request, response) => {
@@ -95,25 +97,21 @@ export function pourRoutes({ db }: Services): Router {
   return router;
 }
 
+const titleOf = (name: FactName): string => {
+  const { label, unit } = FACT_NUMBERS[name];
+  const { suffix } = shownUnit(unit, METRIC);
+  return suffix ? `${label} (${suffix})` : label;
+};
 /** The record as a table: one pour a line, its numbers under their units; what is not known is empty. */
-function csvOf(rows: readonly RecordRow[]): string {
-  const title = (name: FactName): string => {
-    const { label, unit } = FACT_NUMBERS[name];
-    const { suffix } = shownUnit(unit, METRIC);
-    return suffix ? `${label} (${suffix})` : label;
-  };
-  const table = {
-    fields: ['pour', 'poured', 'castings', 'metal', 'class', 'resin', ...FACT_NAMES.map(title), 'found'],
-    data: rows.map(({ number, pouredAt: at, patterns, alloy, castClass, resin, facts }) => [
-      number,
-      at?.toISOString() ?? '',
-      patterns ?? '',
-      alloy ?? '',
-      castClass,
-      resin ?? '',
-      ...FACT_NAMES.map((name) => facts?.[name] ?? ''),
-      facts?.words ?? '',
-    ]),
-  };
-  return Papa.unparse(table, { escapeFormulae: true });
-}
+const TITLES = ['pour', 'poured', 'castings', 'metal', 'class', 'resin', ...FACT_NAMES.map(titleOf), 'found'];
+const cells = ({ number, pouredAt: at, patterns, alloy, castClass, resin, facts }: RecordRow): unknown[] => [
+  number,
+  at?.toISOString() ?? '',
+  patterns ?? '',
+  alloy ?? '',
+  castClass ?? '',
+  resin ?? '',
+  ...FACT_NAMES.map((name) => facts?.[name] ?? ''),
+  facts?.words ?? '',
+];
+const csvOf = (lines: unknown[][]): string => Papa.unparse(lines, { escapeFormulae: true });

@@ -1,6 +1,7 @@
 import { sha256 } from '@zero-pour/jobs';
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import { shallowReactive } from 'vue';
+import { noRoomLeft } from './browserRoom';
 import { blobAddress, RequestError, sendBytes } from './request';
 
 /** Bytes that wait for the server in this browser, by the shop and their hash. */
@@ -28,7 +29,7 @@ function show({ hash, bytes }: Waiting): void {
   if (!waiting.has(hash)) waiting.set(hash, URL.createObjectURL(bytes));
 }
 async function done(one: Waiting): Promise<void> {
-  await del(keyOf(one), store());
+  await del(keyOf(one), store()).catch(() => undefined);
   URL.revokeObjectURL(waiting.get(one.hash) ?? '');
   waiting.delete(one.hash);
 }
@@ -63,7 +64,8 @@ export async function keepPhoto(file: File, shopId: string): Promise<{ hash: str
     return kept;
   }
   const one = { shopId, hash, bytes: file };
-  await set(keyOf(one), one, store());
+  // A browser without room for it holds it in this window.
+  await set(keyOf(one), one, store()).catch(noRoomLeft);
   show(one);
   await new Promise<void>((resolve, reject) => {
     void sendUntilKept(one, resolve).then(resolve, reject);

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
+import { sayNoRoom } from '../api/browserRoom';
 
 export interface Notice {
   text: string;
@@ -23,3 +24,5 @@ export const useNotices = defineStore('notices', () => {
     clear: () => (current.value = null),
   };
 });
+
+sayNoRoom((sentence) => useNotices().wrong(sentence));

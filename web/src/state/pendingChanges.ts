@@ -23,11 +23,9 @@ export function readPending(pourId: string): FieldChange[] {
 /** Pours that have something waiting. */
 export const poursWaiting = (): string[] => keptNames(START).map((name) => name.slice(START.length));
 
-/** False when this browser has no room for it. */
-function keepPending(pourId: string, changes: readonly FieldChange[]): boolean {
-  if (changes.length > 0) return writeKept(keyOf(pourId), JSON.stringify(changes));
-  dropKept(keyOf(pourId));
-  return true;
+function keepPending(pourId: string, changes: readonly FieldChange[]): void {
+  if (changes.length > 0) writeKept(keyOf(pourId), JSON.stringify(changes));
+  else dropKept(keyOf(pourId));
 }
 
 const samePath = (a: readonly string[], b: readonly string[]): boolean =>
@@ -61,8 +59,8 @@ const withSent = (change: FieldChange): FieldChange =>
     ? { ...change, over: [...change.over, change.value].slice(-OVER_MOST) }
     : change;
 
-/** Keeps a change until it is dropped. False when only this window has room for it. */
-export const addPending = (pourId: string, change: FieldChange): boolean =>
+/** Keeps a change until it is dropped. */
+export const addPending = (pourId: string, change: FieldChange): void =>
   keepPending(pourId, mergeChange(readPending(pourId), change));
 
 /** Forgets changes that were acknowledged or set aside; a field that was changed again meanwhile stays. */

@@ -19,9 +19,6 @@ import { pourFetching } from './pourFetching';
 import { pourSending, SEND_AFTER_MS } from './pourSending';
 import { UndoSteps, type FieldBefore } from './undoSteps';
 
-const NO_ROOM =
-  'This browser has no room left to keep what waits: it is in this window only. Do not close it before it is sent.';
-
 /** A change as it is sent: null takes the field away. */
 const changeOf = (path: readonly string[], value: unknown): FieldChange => ({
   path: [...path],
@@ -77,7 +74,7 @@ export const usePours = defineStore('pours', () => {
     useNotKept().dealtWith(id, change.path);
     // What is shown is what its writer knows.
     const over = [valueAt(pour.doc, change.path) as FieldChange['value']];
-    if (!addPending(id, { ...change, over })) useNotices().wrong(NO_ROOM);
+    addPending(id, { ...change, over });
     schedule(id, SEND_AFTER_MS);
   }
 

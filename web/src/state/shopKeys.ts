@@ -1,3 +1,5 @@
+import { noRoomLeft } from '../api/browserRoom';
+
 /**
  * What this browser keeps of a shop stands under the shop's id: two shops that take turns on one port, a demo and one's
  * own, never get each other's entries.
@@ -30,15 +32,14 @@ const inWindow = new Map<string, string>();
 
 export const readKept = (key: string): string | null => inWindow.get(key) ?? localStorage.getItem(key);
 
-/** Keeps a text in this browser. False when it is full: then only this window has it, until it is sent. */
-export function writeKept(key: string, text: string): boolean {
+/** Keeps a text in this browser. When that is full only this window has it, until it is sent: which is said, once for each. */
+export function writeKept(key: string, text: string): void {
   try {
     localStorage.setItem(key, text);
     inWindow.delete(key);
-    return true;
   } catch {
+    if (!inWindow.has(key)) noRoomLeft();
     inWindow.set(key, text);
-    return false;
   }
 }
 

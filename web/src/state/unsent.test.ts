@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createPinia, setActivePinia } from 'pinia';
 import { RequestError } from '../api/request';
 import { TEST_SHOP } from '../testing/answers';
+import { useNotices } from './notices';
 import { useNotKept } from './notKept';
 import { learnRevision, revisionAt } from '../api/revisions';
 import { knowShop, shopKey } from './shopKeys';
@@ -49,6 +50,26 @@ describe('keeping a whole thing surely', () => {
     await vi.advanceTimersByTimeAsync(4000);
     expect(await kept).toBe(true);
     expect(send).toHaveBeenCalledTimes(3);
+  });
+  it('in a browser without room says so once, holds it in the window, and sends it when it can', async () => {
+    const { getItem, removeItem } = localStorage;
+    const setItem = (): never => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    vi.stubGlobal('localStorage', { getItem, removeItem, setItem });
+    const notices = useNotices();
+    const send = vi.fn().mockRejectedValueOnce(outage()).mockResolvedValue(undefined);
+    const kept = keepSurely({ at: AT, value: { n: 3 }, afterMs: 0, send });
+    expect(notices.current?.text).toContain('in this window only');
+    expect(readUnsent('/records/')).toEqual([{ at: AT, value: { n: 3 } }]);
+    notices.clear();
+    void keepSurely({ at: AT, value: { n: 4 }, afterMs: 0, send });
+    expect(notices.current).toBeNull();
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(await kept).toBe(false);
+    expect(send).toHaveBeenLastCalledWith({ n: 4 });
+    expect(readUnsent('/records/')).toEqual([]);
+    vi.unstubAllGlobals();
   });
   it('sends only the last of what was typed in one go', async () => {
     const send = vi.fn().mockResolvedValue(undefined);
