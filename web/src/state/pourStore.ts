@@ -11,7 +11,6 @@ import {
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
 import { computed, shallowReactive, shallowRef } from 'vue';
-import { useNotices } from './notices';
 import { useNotKept } from './notKept';
 import { segmentsOf } from './knownProgrammes';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
