@@ -27,7 +27,7 @@ async function timed(work: (n: number) => Promise<unknown>): Promise<number> {
 }
 
 /** Nights that are over: their readings by a statement, as if each had been written down. */
-async function addNights(db: Database, kilnId: string, from: number, to: number): Promise<void> {
+export async function addNights(db: Database, kilnId: string, from: number, to: number): Promise<void> {
   for (let n = from; n < to; n++) {
     const id = randomUUID();
     await db.query(

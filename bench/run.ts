@@ -1,5 +1,6 @@
-// npm run bench -- exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | shared | sprues | trees | why | writes | years: measurements that print a table. Nothing here fails a build.
+// npm run bench -- backups | exposure | gates | heat | hostile | kilnReadings | mesh | mold | orient | page | plan | record | shared | sprues | trees | why | writes | years: measurements that print a table. Nothing here fails a build.
 import { cpus } from 'node:os';
+import { measureBackups } from './backups';
 import { measureMesh } from './mesh';
 import { measureExposure } from './exposure';
 import { measureGates, measureTrees } from './gates';
@@ -18,6 +19,7 @@ import { measureWrites } from './writes';
 import { measureYears } from './years';
 
 const BENCHES = {
+  backups: measureBackups,
   exposure: measureExposure,
   gates: measureGates,
   heat: measureHeat,

@@ -39,7 +39,12 @@ async function readHead(zip: OpenZip, folder: string): Promise<ArchiveHead> {
   return readLocated(HEAD_FILE, text, archiveHeadSchema);
 }
 
-async function readPart(zip: OpenZip, folder: string, path: string, entries: number): Promise<ReadPart> {
+async function readPart(
+  zip: OpenZip,
+  folder: string,
+  { files }: ArchiveHead,
+  path: string,
+): Promise<ReadPart> {
   const part = archivePart(path);
   const text = await zip.text(folder + path);
   if (!part || text === undefined)
@@ -51,8 +56,8 @@ async function readPart(zip: OpenZip, folder: string, path: string, entries: num
     });
   const content = readLocated(path, text, archiveSchema(part));
   const count = Array.isArray(content) ? content.length : 1;
-  if (count !== entries)
-    throw wrongAt(path, text, 0, `it holds ${count} entries, and ${HEAD_FILE} says ${entries}`);
+  if (count !== files[path])
+    throw wrongAt(path, text, 0, `it holds ${count} entries, and ${HEAD_FILE} says ${files[path]}`);
   return { path, part, content, text };
 }
 
@@ -103,7 +108,7 @@ export async function checkArchive(file: string): Promise<CheckedArchive> {
   try {
     const folder = folderOf(zip);
     const head = await readHead(zip, folder);
-    for (const [path, entries] of Object.entries(head.files)) await readPart(zip, folder, path, entries);
+    for (const part of Object.keys(head.files)) await readPart(zip, folder, head, part);
     await checkBytes(zip, folder, head);
     return {
       pours: Object.keys(head.files).filter((name) => name.startsWith('pours/')).length,
@@ -126,11 +131,11 @@ export async function readArchive(db: Database, files: BlobFiles, file: string):
   try {
     const folder = folderOf(zip);
     const head = await readHead(zip, folder);
-    const parts: ReadPart[] = [];
-    for (const [path, entries] of Object.entries(head.files))
-      parts.push(await readPart(zip, folder, path, entries));
+    const read = (part: string): Promise<ReadPart> => readPart(zip, folder, head, part);
+    // All of it is read before anything is kept, and then again: so it is never held all at once.
+    for (const part of Object.keys(head.files)) await read(part);
     await keepBytes(zip, folder, head, files);
-    await restoreShop(db, head, parts);
+    await restoreShop(db, head, read);
     return head;
   } finally {
     zip.close();

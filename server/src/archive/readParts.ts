@@ -20,7 +20,8 @@ import { listShop } from '../db/shopStore';
 /** One JSON file of an archive: where it stands, what it holds, and how many entries those are. */
 export interface WrittenPart {
   path: string;
-  content: unknown;
+  /** Read when it is wanted: most of a shop is readings of kilns, and they are not needed to count them. */
+  content: () => unknown;
   entries: number;
 }
 
@@ -32,7 +33,7 @@ const byItem = (a: KeptHistory, b: KeptHistory): number =>
 
 const listed = (path: string, content: unknown[]): WrittenPart => ({
   path,
-  content,
+  content: () => content,
   entries: content.length,
 });
 
@@ -43,7 +44,7 @@ export async function* readParts(
 ): AsyncGenerator<WrittenPart> {
   const settings = await readSettings(db);
   unread(settings.unread);
-  yield { path: archivePath.settings, content: settings.settings, entries: 1 };
+  yield { path: archivePath.settings, content: () => settings.settings, entries: 1 };
   const shop = await listShop(db);
   unread(shop.unread);
   for (const kind of SHOP_KINDS) yield listed(archivePath.things(kind), [...shop.lists[kind]].sort(byId));
@@ -57,14 +58,17 @@ export async function* readParts(
   for (let after = 0; ;) {
     const page = await listPourPage(db, after);
     unread(page.unread);
-    for (const pour of page.read) yield { path: archivePath.pour(pour.number), content: pour, entries: 1 };
+    for (const pour of page.read)
+      yield { path: archivePath.pour(pour.number), content: () => pour, entries: 1 };
     if (page.last === null) break;
     after = page.last;
   }
-  for (const { id } of (await listKilnRuns(db)).sort(byId)) {
-    const run: KeptRun = await exportRun(db, id);
-    yield { path: archivePath.run(id), content: run, entries: 1 };
-  }
+  for (const { id } of (await listKilnRuns(db)).sort(byId))
+    yield {
+      path: archivePath.run(id),
+      content: (): Promise<KeptRun> => exportRun(db, id),
+      entries: 1,
+    };
   yield listed(archivePath.history, (await exportHistory(db)).sort(byItem));
 }
 

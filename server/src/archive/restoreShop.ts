@@ -1,7 +1,9 @@
 import {
+  archivePart,
   Refusal,
   SHOP_KINDS,
   type ArchiveHead,
+  type ArchivePart,
   type KeptHistory,
   type KeptRecord,
   type KeptRun,
@@ -28,9 +30,15 @@ import { wrongIn } from './locatedJson';
 import type { ReadPart } from './readPart';
 
 /** Kinds that others name come first. */
-const RANK: Record<ReadPart['part']['of'], number> = { settings: 0, things: 1, patterns: 3, records: 4, pour: 5, run: 6, history: 7 }; // prettier-ignore
-const rankOf = ({ part }: ReadPart): number =>
+const RANK: Record<ArchivePart['of'], number> = { settings: 0, things: 1, patterns: 3, records: 4, pour: 5, run: 6, history: 7 }; // prettier-ignore
+const rankOf = (part: ArchivePart): number =>
   part.of === 'things' && part.kind === 'profile' ? RANK.things + 1 : RANK[part.of];
+/** The files of an archive in the order in which they are put in. */
+const inOrder = ({ files }: ArchiveHead): string[] =>
+  Object.keys(files)
+    .map((path) => ({ path, rank: rankOf(archivePart(path)!) }))
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ path }) => path);
 
 /** Whether a shop has nothing of its own yet. */
 export async function isEmptyShop(db: Queryable): Promise<boolean> {
@@ -109,11 +117,11 @@ async function restorePart(tx: Queryable, read: ReadPart): Promise<void> {
   }
 }
 
-/** Puts the parts of an archive into an empty shop, in one transaction. Its bytes are kept already. */
+/** Puts the parts of an archive, all of which are known to read, into an empty shop, in one transaction. Its bytes are kept already. */
 export async function restoreShop(
   db: Database,
   head: ArchiveHead,
-  parts: readonly ReadPart[],
+  read: (path: string) => Promise<ReadPart>,
 ): Promise<void> {
   await db.transaction(async (tx) => {
     await holdLock(tx, 'importing');
@@ -123,7 +131,7 @@ export async function restoreShop(
         'INSERT INTO blob (hash, bytes, media_type) VALUES ($1, $2, $3) ON CONFLICT (hash) DO NOTHING',
         [hash, bytes, mediaType],
       );
-    for (const part of [...parts].sort((a, b) => rankOf(a) - rankOf(b))) await restorePart(tx, part);
+    for (const path of inOrder(head)) await restorePart(tx, await read(path));
     await tx.query('UPDATE numbering SET pour = greatest(pour, $1::integer)', [head.lastPour]);
   });
 }

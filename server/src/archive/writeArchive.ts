@@ -7,41 +7,11 @@ import {
   type ArchiveHead,
   type Unread,
 } from '@zero-pour/contracts';
-import { strToU8, Zip, ZipDeflate } from 'fflate';
+import { createReadStream } from 'node:fs';
 import type { Database, Queryable } from '../db/database';
 import type { BlobFiles } from '../files/blobFiles';
+import { GrowingZip } from './growingZip';
 import { listBytes, readParts } from './readParts';
-
-/** The same moment in every archive (the earliest that a zip can say), so that the same shop gives the same bytes. */
-const ALWAYS = new Date(1980, 0, 1);
-const LEVEL = 6;
-
-/** A zip that is handed on as it grows. */
-class GrowingZip {
-  private readonly ready: Uint8Array[] = [];
-  private failed: Error | null = null;
-  private readonly zip = new Zip((error, chunk) => {
-    if (error) this.failed = error;
-    else this.ready.push(chunk);
-  });
-
-  begin(path: string): ZipDeflate {
-    const entry = new ZipDeflate(path, { level: LEVEL });
-    entry.mtime = ALWAYS;
-    this.zip.add(entry);
-    return entry;
-  }
-  addText(path: string, text: string): void {
-    this.begin(path).push(strToU8(text), true);
-  }
-  end(): void {
-    this.zip.end();
-  }
-  take(): Uint8Array[] {
-    if (this.failed) throw this.failed;
-    return this.ready.splice(0);
-  }
-}
 
 /** Lines, so that a fault in a file can be shown by its line. */
 const written = (content: unknown): string => `${JSON.stringify(content, null, 1)}\n`;
@@ -54,27 +24,41 @@ export async function* writeArchive(db: Database, files: BlobFiles): AsyncGenera
   const zip = new GrowingZip();
   // Looked at before anything is held: comparing bytes with their hash takes its time, the first time.
   for (const { hash } of await listBytes(db)) await files.size(hash);
-  const bytes = await db.transaction(async (tx) => {
+  const { documents, bytes } = await db.transaction(async (tx) => {
     await tx.exec('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-    const all = await listBytes(tx);
-    const held: ArchiveHead['bytes'] = [];
-    for (const one of all) held.push((await files.size(one.hash)) === null ? { ...one, missing: true } : one);
-    await writeDocuments(zip, tx, held);
-    return held;
+    const held = await heldBytes(tx, files);
+    // Not handed on from here: whoever takes it may take long, and nobody else has the embedded database meanwhile.
+    const laid = await zip.aside(
+      () => addDocuments(zip, tx, held),
+      (all) => files.keepAside(all),
+    );
+    return { documents: laid, bytes: held };
   });
-  yield* zip.take();
-  for (const { hash, missing } of bytes) {
-    if (missing) continue;
-    const entry = zip.begin(archivePath.bytes(hash));
-    for await (const chunk of files.read(hash)) {
-      entry.push(chunk as Uint8Array);
-      yield* zip.take();
-    }
-    entry.push(new Uint8Array(0), true);
-    yield* zip.take();
+  try {
+    yield* createReadStream(documents.file);
+    const adding = addBytes(zip, files, bytes);
+    // What fails there is told by the zip's own stream.
+    adding.catch((error: Error) => zip.bytes.destroy(error));
+    yield* zip.bytes;
+    await adding;
+  } finally {
+    zip.stop();
+    await documents.remove();
   }
+}
+
+async function heldBytes(tx: Queryable, files: BlobFiles): Promise<ArchiveHead['bytes']> {
+  const held: ArchiveHead['bytes'] = [];
+  for (const one of await listBytes(tx))
+    held.push((await files.size(one.hash)) === null ? { ...one, missing: true } : one);
+  return held;
+}
+
+async function addBytes(zip: GrowingZip, files: BlobFiles, bytes: ArchiveHead['bytes']): Promise<void> {
+  // Pictures are as small already as they will be.
+  for (const { hash, missing, mediaType } of bytes)
+    if (!missing) await zip.add(archivePath.bytes(hash), files.read(hash), !mediaType.startsWith('image/'));
   zip.end();
-  yield* zip.take();
 }
 
 const isRecord = (kind: Unread['kind']): boolean => (RECORD_KINDS as string[]).includes(kind);
@@ -90,16 +74,16 @@ async function rowsOf(tx: Queryable, unread: readonly Unread[]): Promise<unknown
   return rows;
 }
 
-/** The head comes first although it is known last: what it says is gathered, then everything is put in. */
-async function writeDocuments(zip: GrowingZip, tx: Queryable, bytes: ArchiveHead['bytes']): Promise<void> {
-  const unread: Unread[] = [];
-  const entries: Record<string, number> = {};
-  const texts: { path: string; text: string }[] = [];
-  for await (const part of readParts(tx, (list) => unread.push(...list))) {
-    entries[part.path] = part.entries;
-    texts.push({ path: part.path, text: written(part.content) });
-  }
-  texts.push({ path: archivePath.unread, text: written(await rowsOf(tx, unread)) });
+/** How many entries each file will have, and what does not read. */
+async function countParts(tx: Queryable): Promise<{ entries: Record<string, number>; unread: Unread[] }> {
+  const [entries, unread]: [Record<string, number>, Unread[]] = [{}, []];
+  for await (const part of readParts(tx, (list) => unread.push(...list))) entries[part.path] = part.entries;
+  return { entries, unread };
+}
+
+/** The head comes first although it is known last: everything is read twice, so that it is never held all at once. */
+async function addDocuments(zip: GrowingZip, tx: Queryable, bytes: ArchiveHead['bytes']): Promise<void> {
+  const { entries, unread } = await countParts(tx);
   const { rows } = await tx.query<{ pour: number }>('SELECT pour FROM numbering');
   const head: ArchiveHead = {
     format: ARCHIVE_FORMAT,
@@ -109,6 +93,8 @@ async function writeDocuments(zip: GrowingZip, tx: Queryable, bytes: ArchiveHead
     bytes,
     unread,
   };
-  zip.addText(HEAD_FILE, written(head));
-  for (const { path, text } of texts) zip.addText(path, text);
+  await zip.addText(HEAD_FILE, written(head));
+  for await (const part of readParts(tx, () => undefined))
+    await zip.addText(part.path, written(await part.content()));
+  await zip.addText(archivePath.unread, written(await rowsOf(tx, unread)));
 }
