@@ -11,6 +11,7 @@ const TESTS = [
   'border',
   'casts',
   'db/newestTold',
+  'db/recordSearch',
   'db/readStored',
   'devices/devices',
   'db/serverDatabase',
