@@ -90,6 +90,8 @@ describe('a zip that grows', () => {
     const read = buffer(gone.bytes);
     await expect(gone.add('x', createReadStream(path.join(folder, 'not there')))).rejects.toThrow('ENOENT');
     await expect(read).rejects.toThrow('ENOENT');
+    const unread = new GrowingZip().add('x', createReadStream(path.join(folder, 'not there')));
+    await expect(unread).rejects.toThrow('ENOENT');
   }); // prettier-ignore
 });
 

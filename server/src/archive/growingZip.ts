@@ -18,6 +18,11 @@ export class GrowingZip {
   /** What is to be read of it so far. Nothing is taken in faster than it is read here. */
   readonly bytes = this.zip.outputStream as Readable;
 
+  constructor() {
+    // Whoever reads hears of it; where nobody does yet, it must not end the process.
+    this.bytes.on('error', () => undefined);
+  }
+
   /** Resolves when the entry was taken in whole, so that no more than one is held at a time. */
   async add(path: string, entry: Readable, compress = true): Promise<void> {
     this.entry = entry;
