@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { buildServer } from '../scripts/prepare.mjs';
+import { BUILT, buildServer } from '../scripts/prepare.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -33,7 +33,7 @@ export async function startShop(options: {
   const parent = options.dataFolder ? undefined : await mkdtemp(path.join(tmpdir(), 'zero-pour-'));
   const dataFolder = options.dataFolder ?? path.join(parent!, 'data');
   const began = performance.now();
-  const args = ['server/dist/main.mjs', ...(options.demo ? ['--demo'] : [])];
+  const args = [`${BUILT}/main.mjs`, ...(options.demo ? ['--demo'] : [])];
   const child = spawn(process.execPath, args, {
     cwd: root,
     env: { ...process.env, ZP_DATA: dataFolder, ZP_PORT: String(options.port ?? 0) },

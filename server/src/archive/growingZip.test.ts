@@ -8,7 +8,8 @@ import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { unzipSync, strFromU8 } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { GrowingZip, type Laid } from './growingZip';
+import type { LaidAside } from '../files/blobFiles';
+import { GrowingZip } from './growingZip';
 import { OpenZip } from './zipFile';
 
 let folder: string;
@@ -31,7 +32,7 @@ async function made(work: (zip: GrowingZip) => Promise<void>): Promise<string> {
 describe('a zip that grows', () => {
   /** Where a part of it is laid. */
   const side = (): string => path.join(folder, 'side');
-  const keep = async (all: AsyncIterable<Uint8Array>): Promise<Laid> => {
+  const keep = async (all: AsyncIterable<Uint8Array>): Promise<LaidAside> => {
     const file = side();
     await writeFile(file, all);
     return { file, remove: () => rm(file) };
@@ -78,7 +79,7 @@ describe('a zip that grows', () => {
     await expect(broken.aside(damaged, keep)).rejects.toThrow('a page is damaged');
     expect(existsSync(side())).toBe(false);
     const full = new GrowingZip();
-    const noRoom = async (all: AsyncIterable<Uint8Array>): Promise<Laid> => {
+    const noRoom = async (all: AsyncIterable<Uint8Array>): Promise<LaidAside> => {
       for await (const _ of all) throw new Error('no room');
       throw new Error('nothing came');
     };

@@ -1,15 +1,10 @@
 import { PassThrough, Readable } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
+import type { LaidAside } from '../files/blobFiles';
 
 /** The same moment in every archive (the earliest that a zip can say), so that the same shop gives the same bytes. */
 const ALWAYS = { mtime: new Date(1980, 0, 1), forceDosTimestamp: true } as const;
-
-/** Bytes that lie in a file until they are taken away. */
-export interface Laid {
-  file: string;
-  remove: () => Promise<void>;
-}
 
 /** A zip that is read while it is made, entry after entry; of any size and any number of files. */
 export class GrowingZip {
@@ -51,8 +46,8 @@ export class GrowingZip {
   /** What is written while `work` adds entries is laid aside; what comes after that stays here to be read. */
   async aside(
     work: () => Promise<void>,
-    keep: (bytes: AsyncIterable<Uint8Array>) => Promise<Laid>,
-  ): Promise<Laid> {
+    keep: (bytes: AsyncIterable<Uint8Array>) => Promise<LaidAside>,
+  ): Promise<LaidAside> {
     const side = new PassThrough();
     const kept = keep(side);
     // Whoever keeps it may fail first; then nothing can be added any more.

@@ -14,6 +14,12 @@ const PARTIAL = 'partial-';
 /** Nothing is written for longer. */
 const PARTIAL_MS_MOST = 24 * 3_600_000;
 
+/** Bytes that lie in a file until they are taken away. */
+export interface LaidAside {
+  file: string;
+  remove: () => Promise<void>;
+}
+
 /**
  * Bytes by their SHA-256, each in its own file. A file appears under its name only when it is whole and on the
  * disk: written beside, flushed, compared with its hash, then moved. What a disk or a hand damaged since is found
@@ -64,7 +70,7 @@ export class BlobFiles {
   }
 
   /** Keeps a stream beside the others while it is looked into; what is left of it by a stopped process is cleared at the next start. */
-  async keepAside(bytes: AsyncIterable<Uint8Array>): Promise<{ file: string; remove: () => Promise<void> }> {
+  async keepAside(bytes: AsyncIterable<Uint8Array>): Promise<LaidAside> {
     const file = path.join(this.folder, `${PARTIAL}${randomUUID()}`);
     const remove = (): Promise<void> => rm(file, { force: true });
     try {

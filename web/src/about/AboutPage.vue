@@ -77,7 +77,7 @@ const machine = computed(() => {
 <template>
   <section class="about">
     <h1>About this shop</h1>
-    <p v-if="trouble" class="tone stop" role="alert">{{ trouble }}</p>
+    <p v-if="trouble" class="trouble tone stop" role="alert">{{ trouble }}</p>
     <p v-if="!about && !trouble" class="mute">Looking …</p>
     <template v-if="about">
       <BackupsPart :backups="about.backups" :busy="doing !== undefined" @set="set" @make="makeBackup" />
@@ -142,6 +142,11 @@ const machine = computed(() => {
 </template>
 
 <style scoped>
+.trouble {
+  padding-left: 12px;
+  border-left: 6px solid var(--tone);
+  margin: 8px 0;
+}
 .about {
   max-width: 900px;
 }

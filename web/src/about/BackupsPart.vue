@@ -9,14 +9,13 @@ const props = defineProps<{ backups: Backups; busy: boolean }>();
 const emit = defineEmits<{ set: [isOn: boolean, folder: string | null]; make: [] }>();
 const now = useSlowNow();
 const words = computed(() => backupWords(props.backups, now.value));
+/** Empty: the one beside the shop. */
+const kept = computed(() => (props.backups.isOwnFolder ? '' : props.backups.folder));
 const folder = shallowRef('');
-watch(
-  () => props.backups,
-  ({ isOwnFolder, folder: kept }) => (folder.value = isOwnFolder ? '' : kept),
-  { immediate: true },
-);
+// What was typed and refused stays: backups that are told anew are in the same folder as before.
+watch(kept, (own) => (folder.value = own), { immediate: true });
 const typed = computed(() => folder.value.trim() || null);
-const isSame = computed(() => typed.value === (props.backups.isOwnFolder ? null : props.backups.folder));
+const isSame = computed(() => (typed.value ?? '') === kept.value);
 </script>
 
 <template>

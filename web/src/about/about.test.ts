@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import type { AboutShop, Backups, Safety } from '@zero-pour/contracts';
+import { Refusal, type AboutShop, type Backups, type Safety } from '@zero-pour/contracts';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
-import { answerJson } from '../testing/answers';
+import { answerJson, answerRefused } from '../testing/answers';
 import { useFakeShop } from '../testing/fakeServer';
 import { buttonOf, fieldOf, flatText, typeInto } from '../testing/showInPour';
 import AboutPage from './AboutPage.vue';
@@ -98,6 +98,22 @@ describe('about this shop', () => {
     expect(sent).toEqual([{ isOn: true, folder: '/other' }]);
     expect(flatText(page)).not.toContain('They lie beside the shop itself');
     expect((fieldOf(page, 'Folder for backups, as a whole path').element as HTMLInputElement).value).toBe('/other'); // prettier-ignore
+  });
+  it('leaves a folder that was refused as it was typed', async () => {
+    const page = await open(ABOUT);
+    const label = 'Folder for backups, as a whole path';
+    vi.stubGlobal('fetch', async (at: string, init: RequestInit = {}) =>
+      init.method === 'PUT'
+        ? answerRefused(new Refusal('BACKUP_FOLDER', { folder: 'here', why: 'a whole path is needed' }))
+        : at.endsWith('/about')
+          ? answerJson(structuredClone(ABOUT))
+          : shop.server.fetch(at, init),
+    );
+    await typeInto(page, label, 'here');
+    await page.find('form').trigger('submit');
+    await flushPromises();
+    expect(page.find('[role=alert]').text()).toContain('a whole path is needed');
+    expect((fieldOf(page, label).element as HTMLInputElement).value).toBe('here');
   });
   it('says a refusal, and how it stands after it', async () => {
     const page = await open(ABOUT);
