@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from './parts';
-import { patternSchema } from './pattern';
+import { listedPatternSchema, patternSchema } from './pattern';
 import { fieldChangeSchema } from './pour/change';
 import { pourSchema } from './pour/pour';
 import { RECORD_KINDS, recordListsSchema } from './record/kinds';
@@ -28,6 +28,7 @@ export const toldChangeSchema = z.strictObject({
 export type ToldChange = z.infer<typeof toldChangeSchema>;
 
 const revisionsSchema = z.record(z.string(), z.number().int().positive());
+export type Revisions = z.infer<typeof revisionsSchema>;
 
 /** Everything the page needs to begin: what the shop owns, patterns, and the pours not yet in the record. */
 export const shopStateSchema = z.strictObject({
@@ -47,11 +48,16 @@ export const shopStateSchema = z.strictObject({
 });
 export type ShopState = z.infer<typeof shopStateSchema>;
 
-/** A page of patterns, the newest first. */
-export const patternPageSchema = z.strictObject({
+/** Patterns that were asked for by name, whole; those that are there. */
+export const namedPatternsSchema = z.strictObject({
   read: z.array(patternSchema),
   unread: z.array(unreadSchema),
   revisions: revisionsSchema,
+});
+
+/** A page of the list of patterns, the newest first. */
+export const patternPageSchema = namedPatternsSchema.extend({
+  read: z.array(listedPatternSchema),
   /** Where to go on; null: these were the last. */
   next: idSchema.nullable(),
 });

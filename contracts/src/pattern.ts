@@ -102,6 +102,20 @@ export type NewPattern = z.infer<typeof newPatternSchema>;
 export const patternSchema = newPatternSchema.extend({ createdAt: momentSchema });
 export type Pattern = z.infer<typeof patternSchema>;
 
+/** A measure as lists have it: without the outermost points, which are nineteen twentieths of its bytes. */
+const listedMeasureSchema = patternMeasureSchema.omit({ supportPointsMm: true });
+
+/** A pattern as lists have it: what is said of it, not what is planned or drawn from. */
+export const listedPatternSchema = patternSchema.extend({
+  measure: listedMeasureSchema,
+  sprues: fileSpruesSchema.extend({ piece: listedMeasureSchema }).nullish(),
+});
+export type ListedPattern = z.infer<typeof listedPatternSchema>;
+
+/** Whether a pattern is here with all that plans are made from. */
+export const isWholePattern = (pattern: ListedPattern): pattern is Pattern =>
+  'supportPointsMm' in pattern.measure;
+
 export const patternChangeSchema = newPatternSchema.pick({
   name: true,
   note: true,
@@ -111,5 +125,10 @@ export const patternChangeSchema = newPatternSchema.pick({
 export type PatternChange = z.infer<typeof patternChangeSchema>;
 
 /** The measure of what is sold: of the file without the sprues in it. Print, flask and charge go by the whole file's. */
-export const pieceMeasure = ({ measure, sprues }: Pick<Pattern, 'measure' | 'sprues'>): PatternMeasure =>
-  sprues?.piece ?? measure;
+export const pieceMeasure = <M>({
+  measure,
+  sprues,
+}: {
+  measure: M;
+  sprues?: { piece: M } | null | undefined;
+}): M => sprues?.piece ?? measure;

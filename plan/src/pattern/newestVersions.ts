@@ -1,14 +1,14 @@
-import type { Pattern, PourDoc } from '@zero-pour/contracts';
+import type { ListedPattern, PourDoc } from '@zero-pour/contracts';
 
 /** A line of a pour whose pattern has a later version. */
 export interface LaterVersion {
   line: string;
-  former: Pattern;
-  newest: Pattern;
+  former: ListedPattern;
+  newest: ListedPattern;
 }
 
 /** The last version of a pattern: the newest that follows it, and so on; itself when none does. */
-function newestOf(pattern: Pattern, patterns: readonly Pattern[]): Pattern {
+function newestOf(pattern: ListedPattern, patterns: readonly ListedPattern[]): ListedPattern {
   const seen = new Set<string>();
   let at = pattern;
   for (;;) {
@@ -22,7 +22,7 @@ function newestOf(pattern: Pattern, patterns: readonly Pattern[]): Pattern {
 }
 
 /** Lines of a pour that would be printed again from an old version, with the newest of each. */
-export function laterVersions({ brief }: PourDoc, patterns: readonly Pattern[]): LaterVersion[] {
+export function laterVersions({ brief }: PourDoc, patterns: readonly ListedPattern[]): LaterVersion[] {
   return brief.lines.flatMap((line) => {
     const former = patterns.find(({ id }) => id === line.patternId);
     const newest = former && newestOf(former, patterns);

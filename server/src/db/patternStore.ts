@@ -1,7 +1,9 @@
 import {
+  listedPatternSchema,
   patternSchema,
   Refusal,
   unreadSentence,
+  type ListedPattern,
   type NewPattern,
   type Pattern,
   type PatternChange,
@@ -10,17 +12,22 @@ import type { Queryable } from './database';
 import { holdBase, type Base } from './revisions';
 import { readEach, readOne, type Listed } from './readStored';
 
-const COLUMNS =
-  'id, name, file_name AS "fileName", file_hash AS "fileHash", measure, note, former_id AS "formerId", ' +
-  'class_override AS "classOverride", sprues, created_at AS "createdAt"';
+const columns = (measure: string, sprues: string): string =>
+  `id, name, file_name AS "fileName", file_hash AS "fileHash", ${measure} AS measure, note, former_id AS "formerId",
+   class_override AS "classOverride", ${sprues} AS sprues, created_at AS "createdAt"`;
+const COLUMNS = columns('measure', 'sprues');
+/** The points are taken out by the database: of thousands of patterns they need not even be parsed. */
+const LISTED_COLUMNS = columns("measure - 'supportPointsMm'", "sprues #- '{piece,supportPointsMm}'");
 
-type Row = Omit<Pattern, 'createdAt'> & { createdAt: Date };
-const STORED = {
-  schema: patternSchema,
+type Dated<P extends ListedPattern> = Omit<P, 'createdAt'> & { createdAt: Date };
+type Row = Dated<Pattern>;
+type ListedRow = Dated<ListedPattern>;
+const HOW = {
   kind: 'pattern',
-  nameOf: ({ name }: Row) => `Pattern “${name}”`,
-  jsonOf: (row: Row): unknown => ({ ...row, createdAt: row.createdAt.toISOString() }),
+  nameOf: ({ name }: ListedRow) => `Pattern “${name}”`,
+  jsonOf: (row: ListedRow): unknown => ({ ...row, createdAt: row.createdAt.toISOString() }),
 } as const;
+const STORED = { ...HOW, schema: patternSchema };
 
 /** Newest first. */
 export async function listPatterns(db: Queryable): Promise<Listed<Pattern>> {
@@ -28,36 +35,37 @@ export async function listPatterns(db: Queryable): Promise<Listed<Pattern>> {
   return readEach(rows, STORED);
 }
 
-/** Patterns sent at once. */
-const PAGE = 100;
+/** Patterns listed at once. */
+const PAGE = 500;
 
-type RevisedRow = Row & { revision: number };
-type Revised = Listed<Pattern> & { revisions: Record<string, number> };
-type PatternPage = Revised & { next: string | null };
-function readRevised(rows: readonly RevisedRow[]): Revised {
-  const revisions = Object.fromEntries(rows.map(({ id, revision }) => [`/patterns/${id}`, revision]));
-  return { ...readEach(rows.map(({ revision: _, ...row }) => row), STORED), revisions }; // prettier-ignore
-}
+type Revised<P> = Listed<P> & { revisions: Record<string, number> };
+const revisionsOf = (rows: readonly { id: string; revision: number }[]): Record<string, number> =>
+  Object.fromEntries(rows.map(({ id, revision }) => [`/patterns/${id}`, revision]));
+const without = <R extends { revision: number }>({ revision: _, ...row }: R): Omit<R, 'revision'> => row;
 
 /** A page of patterns, the newest first, after one of a page before; `next`: the last one's id, to go on from; null where none follow. */
-export async function listPatternPage(db: Queryable, after: string | null): Promise<PatternPage> {
-  const { rows } = await db.query<RevisedRow>(
-    `SELECT ${COLUMNS}, revision FROM pattern
+export async function listPatternPage(
+  db: Queryable,
+  after: string | null,
+): Promise<Revised<ListedPattern> & { next: string | null }> {
+  const { rows } = await db.query<ListedRow & { revision: number }>(
+    `SELECT ${LISTED_COLUMNS}, revision FROM pattern
      WHERE $1::uuid IS NULL OR created_at < (SELECT created_at FROM pattern WHERE id = $1)
        OR (created_at = (SELECT created_at FROM pattern WHERE id = $1) AND id > $1)
      ORDER BY created_at DESC, id LIMIT ${PAGE}`,
     [after],
   );
-  return { ...readRevised(rows), next: rows.length < PAGE ? null : rows.at(-1)!.id };
+  const listed = readEach(rows.map(without), { ...HOW, schema: listedPatternSchema });
+  return { ...listed, revisions: revisionsOf(rows), next: rows.length < PAGE ? null : rows.at(-1)!.id };
 }
 
-/** Those of some ids that are there. */
-export async function listPatternsNamed(db: Queryable, ids: readonly string[]): Promise<PatternPage> {
-  const { rows } = await db.query<RevisedRow>(
+/** Those of some ids that are there, whole. */
+export async function listPatternsNamed(db: Queryable, ids: readonly string[]): Promise<Revised<Pattern>> {
+  const { rows } = await db.query<Row & { revision: number }>(
     `SELECT ${COLUMNS}, revision FROM pattern WHERE id = ANY($1::uuid[]) ORDER BY created_at DESC, id`,
     [ids],
   );
-  return { ...readRevised(rows), next: null };
+  return { ...readEach(rows.map(without), STORED), revisions: revisionsOf(rows) };
 }
 
 /** Up to so many patterns all come with the start; of more, those that pours in work and molds name. */

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { useNotices } from '../state/notices';
 import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
+import { useNamedPatterns } from '../state/useNamedPatterns';
 
 /** Molds of the shop, the newest first. */
 export const useMolds = defineStore('molds', () => {
@@ -46,7 +47,8 @@ export const useMolds = defineStore('molds', () => {
     change(mold, { steps, ...(record && mold.state === 'planned' ? { state: 'being made' } : {}) });
   }
   const patternOf = (mold: Mold): Pattern | undefined =>
-    shop.patterns.find(({ id }) => id === mold.patternId);
+    shop.wholePatterns.find(({ id }) => id === mold.patternId);
+  useNamedPatterns(() => all.value.map(({ patternId }) => patternId));
   const resinOf = (mold: Mold): Resin | undefined => shop.lists.resin.find(({ id }) => id === mold.resinId);
   const thingsOf = (mold: Mold): MoldThings => ({ pattern: patternOf(mold), resin: resinOf(mold) });
   return { all, load, change, recordStep, add, remove, patternOf, resinOf, thingsOf };

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue';
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
-import { useNotices } from '../state/notices';
-import { usePatterns } from '../state/shopPatterns';
+import { useNamedPatterns } from '../state/useNamedPatterns';
 import { useShop } from '../state/shopStore';
 import PatternDrop from './PatternDrop.vue';
 import PatternIndex from './page/PatternIndex.vue';
@@ -12,19 +11,16 @@ import PatternPage from './page/PatternPage.vue';
 const props = defineProps<{ id?: string }>();
 const shop = useShop();
 const router = useRouter();
-const pattern = computed(() => shop.patterns.find((p) => p.id === props.id));
+const pattern = computed(() => shop.wholePatterns.find((p) => p.id === props.id));
+const isComing = computed(() => props.id && (shop.wantsMore || shop.patterns.some((p) => p.id === props.id)));
 // Of a large shop one that is opened by its address comes by itself, before the others.
-watch(
-  () => props.id,
-  (id) => void (id && usePatterns().fetchNamed([id]).catch(useNotices().wrong)),
-  { immediate: true },
-);
+useNamedPatterns(() => [props.id]);
 </script>
 
 <template>
   <div class="page">
     <PatternPage v-if="pattern" :pattern="pattern" />
-    <p v-else-if="id && shop.wantsMore" class="mute" role="status">Fetching the pattern …</p>
+    <p v-else-if="isComing" class="mute" role="status">Fetching the pattern …</p>
     <template v-else>
       <div class="page-head"><h1>Patterns</h1></div>
       <PatternDrop

@@ -19,7 +19,7 @@ export const usePlanningShop = defineStore('planningShop', () => {
   const known = computed<Shop>(() => ({
     settings: shop.settings,
     lists: shop.lists,
-    patterns: shop.patterns,
+    patterns: shop.wholePatterns,
     sizes: sizes.read,
     prints: prints.read,
     readings: readings.known,

@@ -16,6 +16,7 @@ import { segmentsOf } from './knownProgrammes';
 import { addPending, poursWaiting, readPending } from './pendingChanges';
 import { pourFetching } from './pourFetching';
 import { pourSending, SEND_AFTER_MS } from './pourSending';
+import { useNamedPatterns } from './useNamedPatterns';
 import { UndoSteps, type FieldBefore } from './undoSteps';
 
 /** A change as it is sent: null takes the field away. */
@@ -114,6 +115,11 @@ export const usePours = defineStore('pours', () => {
     }
     undoCount.value = steps.addAll(before);
   }
+
+  // Whichever way a pattern came into a pour: what is planned needs it whole.
+  useNamedPatterns(() =>
+    [...pours.values()].flatMap(({ doc }) => doc.brief.lines.map(({ patternId }) => patternId)),
+  );
 
   return {
     pours,

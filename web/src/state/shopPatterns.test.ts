@@ -3,10 +3,13 @@ import type { Pattern } from '@zero-pour/contracts';
 import { createDemoShop } from '@zero-pour/demo';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { effectScope, nextTick } from 'vue';
 import { answerJson, TEST_SHOP } from '../testing/answers';
+import { listed, patternsFake } from '../testing/fakePatterns';
 import { usePours } from './pourStore';
 import { knowShop } from './shopKeys';
 import { usePatterns } from './shopPatterns';
+import { useNamedPatterns } from './useNamedPatterns';
 
 const ID = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 let like: Pattern;
@@ -18,18 +21,13 @@ function shopOf(count: number): string[] {
   const asked: string[] = [];
   vi.stubGlobal('fetch', (at: string) => {
     asked.push(at);
-    const query = new URLSearchParams(at.split('?')[1]);
-    const ids = query.get('ids')?.split(',');
-    const all = upTo(count);
-    const from = all.findIndex(({ id }) => id === query.get('after')) + 1;
-    const read = ids ? all.filter(({ id }) => ids.includes(id)) : all.slice(from, from + 100);
-    const next = ids || from + 100 >= count ? null : read.at(-1)!.id;
-    return Promise.resolve(answerJson({ read, unread: [], revisions: {}, next }));
+    return Promise.resolve(answerJson(patternsFake(upTo(count), at)));
   });
   return asked;
 }
 beforeAll(async () => {
-  like = (await createDemoShop(new Date())).file.patterns[0]!;
+  // As the server tells it: nothing below zero is nothing.
+  like = JSON.parse(JSON.stringify((await createDemoShop(new Date())).file.patterns[0])) as Pattern;
 });
 beforeEach(() => {
   localStorage.clear();
@@ -74,6 +72,50 @@ describe('patterns of a large shop', () => {
     patterns.takeFirst(upTo(1), 89);
     await fetching;
     expect([asked.length, patterns.patterns.length, patterns.wantsMore]).toEqual([2, 90, false]);
+  });
+
+  it('come in lists without their points, which are fetched for those that are named, once', async () => {
+    const asked = shopOf(150);
+    const patterns = usePatterns();
+    patterns.takeFirst(upTo(1), 149);
+    await patterns.fetchRest();
+    expect(patterns.patterns).toEqual([pattern(1), ...upTo(149, 2).map(listed)]);
+    expect(patterns.whole).toEqual([pattern(1)]);
+    await patterns.fetchNamed([ID(1), ID(40)]);
+    await patterns.fetchNamed([ID(40), ID(1)]);
+    expect(asked.slice(2)).toEqual([`/api/patterns?ids=${ID(40)}`]);
+    expect(patterns.whole).toEqual([pattern(1), pattern(40)]);
+    // A list that is read again takes no points away.
+    patterns.takeFirst(upTo(1), 150);
+    await patterns.fetchRest();
+    expect(patterns.whole).toEqual([pattern(1), pattern(40)]);
+  });
+
+  it('stay the newest first, whichever came when', async () => {
+    const day = (n: number): Pattern => ({ ...pattern(n), createdAt: `2026-03-${String(n).padStart(2, '0')}T08:00:00.000Z` }); // prettier-ignore
+    const all = [9, 7, 5, 3].map(day);
+    vi.stubGlobal('fetch', (at: string) => Promise.resolve(answerJson(patternsFake(all, at))));
+    const patterns = usePatterns();
+    patterns.takeFirst([day(5)], 3);
+    await patterns.fetchNamed([ID(3), ID(9)]);
+    expect(patterns.patterns.map(({ id }) => id)).toEqual([9, 5, 3].map(ID));
+    await patterns.fetchRest();
+    await patterns.fetchNamed([ID(7)]);
+    expect(patterns.patterns.map(({ id }) => id)).toEqual([9, 7, 5, 3].map(ID));
+  }); // prettier-ignore
+
+  it('that are named and not there any more are asked for once and no more, however often they are named', async () => {
+    const asked = shopOf(30);
+    const patterns = usePatterns();
+    patterns.takeFirst(upTo(1), 29);
+    const scope = effectScope();
+    scope.run(() =>
+      useNamedPatterns(() => [ID(2), ID(99), ...patterns.patterns.slice(0, 1).map(({ id }) => id)]),
+    );
+    await vi.waitFor(() => expect(patterns.whole).toHaveLength(2));
+    await nextTick();
+    expect(asked).toEqual([`/api/patterns?ids=${ID(2)},${ID(99)}`]);
+    scope.stop();
   });
 
   it('are all here at once in a small shop: nothing is asked', async () => {

@@ -1,24 +1,33 @@
 import {
+  isWholePattern,
   patternChangeSchema,
   patternSchema,
+  type ListedPattern,
   type NewPattern,
   type Pattern,
   type PatternChange,
   type Unread,
 } from '@zero-pour/contracts';
 import { defineStore } from 'pinia';
-import { shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { request } from '../api/request';
-import { askAllPatterns, askNamedPatterns, type PatternPage } from './askPatterns';
+import { askAllPatterns, askNamedPatterns, type FetchedPatterns } from './askPatterns';
 import { learnRevision, learnRevisions, revisionAt } from '../api/revisions';
 import { useNotices } from './notices';
 import { keepSurely, readUnsent } from './unsent';
 
 const patternAt = (id: string): string => `/patterns/${id}`;
 
-/** The shop's patterns, the newest first, and how they are kept. Of a large shop not all are here until somebody asks for them. */
+const newestFirst = (patterns: readonly ListedPattern[]): ListedPattern[] =>
+  [...patterns].sort((a, b) => Date.parse(b.createdAt) - Date.parse(a.createdAt));
+
+/**
+ * The shop's patterns, the newest first, and how they are kept. Of a large shop not all are here until somebody asks for them, and then
+ * as lists have them: what is planned from, or drawn, is asked for by name.
+ */
 export const usePatterns = defineStore('patterns', () => {
-  const patterns = shallowRef<Pattern[]>([]);
+  const patterns = shallowRef<ListedPattern[]>([]);
+  const whole = computed(() => patterns.value.filter(isWholePattern));
   /** Those that do not read, of what came after the start. */
   const unread = shallowRef<Unread[]>([]);
   /** Whether the shop has patterns that are not here: those that nobody named yet. */
@@ -36,27 +45,33 @@ export const usePatterns = defineStore('patterns', () => {
     total = first.length + more;
     wantsMore.value = more > 0 && hadAll !== total;
   }
-  function takePage({ read, unread: not, revisions }: PatternPage): void {
+  function takePage({ read, unread: not, revisions }: FetchedPatterns): void {
     const here = new Map(patterns.value.map((pattern) => [pattern.id, pattern]));
-    const fetched = new Set(read.map(({ id }) => id));
     // What was added or changed here meanwhile stays as it is here.
-    patterns.value = [...patterns.value.filter(({ id }) => !fetched.has(id)), ...read.map((pattern) => here.get(pattern.id) ?? pattern)]; // prettier-ignore
+    const better = (fetched: ListedPattern): ListedPattern => {
+      const stands = here.get(fetched.id);
+      return stands && (isWholePattern(stands) || !isWholePattern(fetched)) ? stands : fetched;
+    };
+    const fetched = new Map(read.map((pattern) => [pattern.id, better(pattern)]));
+    const stay = patterns.value.map((pattern) => fetched.get(pattern.id) ?? pattern);
+    const come = [...fetched.values()].filter(({ id }) => !here.has(id));
+    if (read.length > 0) patterns.value = newestFirst([...stay, ...come]);
     const known = new Set(unread.value.map(({ id }) => id));
     const more = not.filter(({ id }) => !known.has(id));
     if (more.length > 0) unread.value = [...unread.value, ...more];
     learnRevisions(revisions);
   }
 
-  /** Fetches those that are named and not here; nothing where the shop has no more. */
+  /** Fetches those that are named and not here whole; nothing where the shop has no more. */
   async function fetchNamed(ids: readonly string[]): Promise<void> {
-    if (!wantsMore.value) return;
-    const here = new Set(patterns.value.map(({ id }) => id));
+    if (!wantsMore.value && whole.value.length === patterns.value.length) return;
+    const here = new Set(whole.value.map(({ id }) => id));
     const missing = [...new Set(ids)].filter((id) => !here.has(id));
     if (missing.length > 0) takePage(await askNamedPatterns(missing));
   }
 
   let fetching: Promise<void> | undefined;
-  /** Fetches all that are not here yet. */
+  /** Fetches all that are not here yet, as lists have them. */
   const fetchRest = (): Promise<void> => (fetching ??= fetchPages().finally(() => (fetching = undefined)));
   async function fetchPages(): Promise<void> {
     // Once more where another window added one meanwhile: a page that waits for all would wait for ever.
@@ -78,7 +93,7 @@ export const usePatterns = defineStore('patterns', () => {
     return kept;
   }
 
-  function takePattern(kept: Pattern): void {
+  function takePattern(kept: ListedPattern): void {
     patterns.value = patterns.value.map((p) => (p.id === kept.id ? kept : p));
   }
 
@@ -105,6 +120,7 @@ export const usePatterns = defineStore('patterns', () => {
 
   return {
     patterns,
+    whole,
     unread,
     wantsMore,
     takeFirst,

@@ -24,7 +24,7 @@ export const useShop = defineStore('shop', () => {
   const { settings, keepSettings, takeSettings, resendSettings } = keptSettings();
   const { lists, resendItems, ...items } = keptItems();
   const kept = usePatterns();
-  const { patterns, wantsMore } = storeToRefs(kept);
+  const { patterns, whole, wantsMore } = storeToRefs(kept);
   const { addPattern, takePattern, changePattern } = kept;
   /** Kept things that do not read. */
   const unreadAtStart = shallowRef<Unread[]>([]);
@@ -87,6 +87,7 @@ export const useShop = defineStore('shop', () => {
     settings,
     lists,
     patterns,
+    wholePatterns: whole,
     unread,
     isEmpty,
     load,

@@ -34,6 +34,7 @@ import { useRecords } from '../state/recordStore';
 import { useShop } from '../state/shopStore';
 import { useSizes } from '../state/sizeStore';
 import { answerJson, answerNothing, answerRefused, TEST_SHOP } from './answers';
+import { patternsFake } from './fakePatterns';
 import { linesFake, searchFake } from './fakeRecord';
 import { mountInApp } from './mountInApp';
 
@@ -156,6 +157,7 @@ export class FakeServer {
     if (at.startsWith('/api/pours/groups?')) return this.groups;
     if (at === '/api/casts/made-with') return this.madeWith;
     if (at === '/api/records') return { lists: records, revisions: {}, unread: [] };
+    if (at.startsWith('/api/patterns')) return patternsFake(patterns, at);
     if (at.startsWith('/api/pours?')) return searchFake(this.file, at);
     if (at.startsWith('/api/record?')) return linesFake(this.file, at);
     const numbered = /^\/api\/pours\/number\/(\d+)$/.exec(at)?.[1];

@@ -1,4 +1,4 @@
-import { patternSchema, type Pattern } from '@zero-pour/contracts';
+import { patternSchema, type ListedPattern } from '@zero-pour/contracts';
 import type { PatternAnalysis, Step } from '@zero-pour/core';
 import { jobText, patternJob, pieceOf, type PatternOutput } from '@zero-pour/jobs';
 import { defineStore } from 'pinia';
@@ -19,7 +19,7 @@ export type AnalysisState =
   | { status: 'failed'; sentence: string };
 
 /** An analysis belongs to bytes and unit, whichever patterns have them. */
-const keyOf = (pattern: Pattern): string => jobText(patternJob, pieceOf(pattern));
+const keyOf = (pattern: ListedPattern): string => jobText(patternJob, pieceOf(pattern));
 
 /** Analyses of patterns: kept ones from the server, others made here and kept there. */
 export const useAnalyses = defineStore('analyses', () => {
@@ -27,15 +27,15 @@ export const useAnalyses = defineStore('analyses', () => {
   const states = shallowReactive(new Map<string, AnalysisState>());
   const runs = new Map<string, { done: Promise<void>; stop: AbortController }>();
 
-  const of = (pattern: Pattern): AnalysisState => states.get(keyOf(pattern)) ?? { status: 'asking' };
-  const set = (pattern: Pattern, state: AnalysisState): void => void states.set(keyOf(pattern), state);
-  const failed = (pattern: Pattern, error: unknown): void =>
+  const of = (pattern: ListedPattern): AnalysisState => states.get(keyOf(pattern)) ?? { status: 'asking' };
+  const set = (pattern: ListedPattern, state: AnalysisState): void => void states.set(keyOf(pattern), state);
+  const failed = (pattern: ListedPattern, error: unknown): void =>
     set(pattern, { status: 'failed', sentence: whyNot(error) });
-  const take = (pattern: Pattern, { result }: PatternOutput): void => set(pattern, result);
-  const isKnown = (pattern: Pattern): boolean => ['analysed', 'too open'].includes(of(pattern).status);
+  const take = (pattern: ListedPattern, { result }: PatternOutput): void => set(pattern, result);
+  const isKnown = (pattern: ListedPattern): boolean => ['analysed', 'too open'].includes(of(pattern).status);
 
   /** Asks for what is kept; when it resolves the state is no longer 'asking'. */
-  async function look(pattern: Pattern): Promise<void> {
+  async function look(pattern: ListedPattern): Promise<void> {
     if (isKnown(pattern)) return;
     try {
       const found = await readings.look(patternJob, pieceOf(pattern));
@@ -46,7 +46,7 @@ export const useAnalyses = defineStore('analyses', () => {
     }
   }
 
-  async function run(pattern: Pattern, background: boolean, signal: AbortSignal): Promise<void> {
+  async function run(pattern: ListedPattern, background: boolean, signal: AbortSignal): Promise<void> {
     set(pattern, { status: 'waiting' });
     // The picture first: then one worker reads the file for both.
     if (!background) await plainShape(pieceOf(pattern)).catch(() => undefined);
@@ -58,7 +58,7 @@ export const useAnalyses = defineStore('analyses', () => {
   }
 
   /** Makes the analysis unless it is there or on its way. */
-  async function ensure(pattern: Pattern, background = false): Promise<void> {
+  async function ensure(pattern: ListedPattern, background = false): Promise<void> {
     await look(pattern);
     const key = keyOf(pattern);
     const going = runs.get(key);
@@ -74,7 +74,7 @@ export const useAnalyses = defineStore('analyses', () => {
     return done;
   }
 
-  const cancel = (pattern: Pattern): void => runs.get(keyOf(pattern))?.stop.abort();
+  const cancel = (pattern: ListedPattern): void => runs.get(keyOf(pattern))?.stop.abort();
 
   return { of, look, ensure, cancel };
 });

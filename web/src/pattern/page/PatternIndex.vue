@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { knownPartsSchema, pieceMeasure, type KnownPart, type Pattern } from '@zero-pour/contracts';
+import { knownPartsSchema, pieceMeasure, type KnownPart, type ListedPattern } from '@zero-pour/contracts';
 import { formatQuantity } from '@zero-pour/core';
 import { useIntersectionObserver } from '@vueuse/core';
 import { computed, onMounted, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue';
 import { request } from '../../api/request';
+import { useNamedPatterns } from '../../state/useNamedPatterns';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { formatDay } from '../../time/formatMoment';
@@ -30,6 +31,8 @@ const fitting = computed(() => {
 });
 watch(words, () => (drawn.value = STEP));
 const rows = computed(() => fitting.value.slice(0, drawn.value));
+// Each is drawn by its own points; of those that are out of sight nothing is fetched.
+useNamedPatterns(() => rows.value.map(({ id }) => id));
 const more = (): void => void (drawn.value += STEP);
 useIntersectionObserver(useTemplateRef<HTMLElement>('rest'), ([entry]) => entry?.isIntersecting && more(), { rootMargin: '600px' }); // prettier-ignore
 
@@ -50,7 +53,7 @@ watch(() => shop.patterns, loadKnown);
 
 const show = (value: number, unit: 'mm' | 'cm3', digits: number): string =>
   formatQuantity({ value, unit, digits }, units.choice);
-function stateOf(pattern: Pattern): string {
+function stateOf(pattern: ListedPattern): string {
   const state = analyses.of(pattern);
   if (state.status === 'working') return `reading, ${Math.round(100 * state.share)} %`;
   if (state.status === 'waiting') return 'waiting to be read';

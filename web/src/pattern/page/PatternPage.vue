@@ -24,6 +24,7 @@ import { request } from '../../api/request';
 import { newLine } from '../../state/useBriefLines';
 import { useNewPour } from '../../state/useNewPour';
 import { useNotices } from '../../state/notices';
+import { useNamedPatterns } from '../../state/useNamedPatterns';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import type { PartInLayers } from '../layers/partInLayers';
@@ -123,6 +124,8 @@ watch(paint, (now) => {
   if (now === 'overhang') layersOpen.value = true;
 });
 
+useNamedPatterns(() => [props.pattern.formerId]);
+const formerWhole = computed(() => shop.wholePatterns.find(({ id }) => id === props.pattern.formerId));
 const former = computed(() => shop.patterns.find(({ id }) => id === props.pattern.formerId));
 const next = computed(() => shop.patterns.find(({ formerId }) => formerId === props.pattern.id));
 const version = computed(() => {
@@ -217,7 +220,7 @@ function use(): void {
     </aside>
     <div class="wide">
       <div class="more">
-        <VersionTable v-if="former" :before="former" :after="pattern" :context="context" />
+        <VersionTable v-if="formerWhole" :before="formerWhole" :after="pattern" :context="context" />
         <WaysThrough v-if="analysis" :analysis="analysis" />
         <NearestKnown
           v-if="analysis && analysis.thickness.thinnestMm !== null"

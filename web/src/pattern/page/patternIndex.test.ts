@@ -3,6 +3,8 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { usePatterns } from '../../state/shopPatterns';
 import { useShop } from '../../state/shopStore';
+import { answerJson } from '../../testing/answers';
+import { listed, patternsFake } from '../../testing/fakePatterns';
 import { useFakeShop } from '../../testing/fakeServer';
 import { buttonOf, fieldOf, flatText } from '../../testing/showInPour';
 import PatternsPage from '../PatternsPage.vue';
@@ -53,7 +55,7 @@ describe('the shop’s patterns', () => {
 
   it('that are not here yet are being fetched, and are not said to be none', async () => {
     const patterns = usePatterns();
-    patterns.takeFirst(patterns.patterns.slice(0, 1), 30);
+    patterns.takeFirst(patterns.whole.slice(0, 1), 30);
     expect(patterns.wantsMore).toBe(true);
     const page = shop.show(PatternsPage);
     await flushPromises();
@@ -65,7 +67,7 @@ describe('the shop’s patterns', () => {
     const patterns = usePatterns();
     const [, other] = patterns.patterns;
     patterns.patterns = patterns.patterns.slice(0, 1);
-    patterns.takeFirst(patterns.patterns, 30);
+    patterns.takeFirst(patterns.whole, 30);
     const answers = fetch;
     const asked: string[] = [];
     vi.stubGlobal('fetch', (at: string, init?: RequestInit) => (at.startsWith('/api/patterns?') ? (asked.push(at), new Promise(() => {})) : answers(at, init))); // prettier-ignore
@@ -73,5 +75,29 @@ describe('the shop’s patterns', () => {
     await flushPromises();
     expect(asked).toEqual([`/api/patterns?ids=${other!.id}`]);
     expect(flatText(page)).toContain('Fetching the pattern …');
+  });
+
+  it('of a large shop are drawn by points that are fetched for the lines in sight, and for no others', async () => {
+    const { like, patterns } = { like: usePatterns().whole[0]!, patterns: usePatterns() };
+    const all = Array.from({ length: 120 }, (_, n) => ({
+      ...like,
+      id: ID(n),
+      name: `Tern ${n}`,
+      formerId: null,
+    }));
+    patterns.patterns = all.map(listed);
+    const asked: string[] = [];
+    const answers = fetch;
+    vi.stubGlobal('fetch', (at: string, init?: RequestInit) => at.startsWith('/api/patterns?') ? (asked.push(at), Promise.resolve(answerJson(patternsFake(all, at)))) : answers(at, init)); // prettier-ignore
+    const page = shop.show(PatternIndex);
+    expect(page.findAll('polygon')).toHaveLength(0);
+    await flushPromises();
+    expect(lines(page)).toBe(50);
+    expect(page.findAll('polygon')).toHaveLength(50);
+    expect(asked.map((at) => at.split(',').length)).toEqual([50]);
+    await buttonOf(page, '70 more').trigger('click');
+    await flushPromises();
+    expect(asked.map((at) => at.split(',').length)).toEqual([50, 50]);
+    expect(patterns.whole).toHaveLength(100);
   });
 });

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import type { Pattern } from '@zero-pour/contracts';
+import { isWholePattern, type ListedPattern } from '@zero-pour/contracts';
 import { hullOf, measureBounds, rotatePoints, rotationMatrix } from '@zero-pour/core';
 import { computed } from 'vue';
 
-/** A pattern small enough for a list: the outline of its outermost points, seen from above its front; no mesh is loaded. */
-const props = defineProps<{ pattern: Pick<Pattern, 'measure'> }>();
+/** A pattern small enough for a list: the outline of its outermost points, seen from above its front; no mesh is loaded. Nothing is drawn until they are here. */
+const props = defineProps<{ pattern: ListedPattern }>();
 
 const SEEN_FROM = { xDeg: 35, yDeg: 0, zDeg: 30 };
 const picture = computed(() => {
+  if (!isWholePattern(props.pattern)) return undefined;
   const points = rotatePoints(props.pattern.measure.supportPointsMm, rotationMatrix(SEEN_FROM));
   const seen: [number, number][] = [];
   for (let i = 0; i < points.length; i += 3) seen.push([points[i]!, -points[i + 2]!]);

@@ -20,6 +20,7 @@ import QuantityField from '../../components/QuantityField.vue';
 import { PartSilhouette, PatternDrop } from '../../pattern';
 import { useNotices } from '../../state/notices';
 import { usePours } from '../../state/pourStore';
+import { usePatterns } from '../../state/shopPatterns';
 import { useShop } from '../../state/shopStore';
 import { usePour } from '../../state/usePour';
 import { useThenOpen } from '../../state/useThenOpen';
@@ -34,6 +35,7 @@ import WhenFields from './WhenFields.vue';
 const emit = defineEmits<{ goTo: [stage: StageKey] }>();
 const { pour, plan, set } = usePour();
 const shop = useShop();
+const patterns = usePatterns();
 const pours = usePours();
 const notices = useNotices();
 const thenOpen = useThenOpen();
@@ -53,9 +55,17 @@ const classHint = computed(() =>
       : 'Drives temperatures and exposure',
 );
 const classJudged = computed(() => judgeClass(plan.value.context));
-const addPattern = (patternId: string | null): void => {
-  if (patternId) add(patternId);
-};
+/** Of a large shop a pattern may be here by name alone: it is added once all that is planned from it is here too. */
+async function addPattern(patternId: string | null): Promise<void> {
+  if (!patternId) return;
+  try {
+    await patterns.fetchNamed([patternId]);
+    add(patternId);
+  } catch (error) {
+    notices.wrong(error);
+  }
+}
+const notHere = computed(() => lines.value.length - plan.value.context.parts.length);
 
 /* Typed here: in the template each would be inferred anew through the list's own types. */
 const setMetal = (id: string | undefined): void => set(['brief', 'alloyId'], id);
@@ -121,6 +131,10 @@ const putAside = (): Promise<boolean> =>
         </tr>
       </tbody>
     </table>
+    <p v-if="notHere > 0" class="not-here" role="status">
+      {{ notHere === 1 ? 'One pattern of this pour is' : `${notHere} patterns of this pour are` }} not here:
+      every number is without {{ notHere === 1 ? 'it' : 'them' }}.
+    </p>
     <div class="add">
       <v-select
         v-if="addable.length > 0"
@@ -223,6 +237,9 @@ const putAside = (): Promise<boolean> =>
 }
 .count {
   width: 170px;
+}
+.not-here {
+  color: var(--amber-text);
 }
 .add {
   max-width: 420px;

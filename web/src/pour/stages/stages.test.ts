@@ -1,8 +1,12 @@
 // @vitest-environment happy-dom
 import { castPieces } from '@zero-pour/plan';
-import { describe, expect, it } from 'vitest';
+import { flushPromises } from '@vue/test-utils';
+import { describe, expect, it, vi } from 'vitest';
 import { nextTick, type Component } from 'vue';
+import { useNotices } from '../../state/notices';
+import { usePatterns } from '../../state/shopPatterns';
 import { useShop } from '../../state/shopStore';
+import { listed } from '../../testing/fakePatterns';
 import { useFakeShop } from '../../testing/fakeServer';
 import { buttonOf, fieldOf, flatText, showInPour, typeInto } from '../../testing/showInPour';
 import BriefStage from './BriefStage.vue';
@@ -53,6 +57,30 @@ describe('brief', () => {
     expect(Object.keys(doc().print.pieces)).toEqual(['l1/1']);
     expect(castPieces(handle.plan.value.context).map(({ name }) => name)).toContain('Barnacle band b 2');
     expect(castPieces(handle.plan.value.context).map(({ key }) => key)).not.toContain('l1/1');
+  });
+
+  it('adds a pattern that was here by name alone once it is here whole, and says what is not here', async () => {
+    const patterns = usePatterns();
+    const bead = patterns.whole.find(({ name }) => name === 'Whelk bead')!;
+    const others = patterns.patterns.filter(({ id }) => id !== bead.id);
+    patterns.patterns = [...others, listed(bead)];
+    const { page, doc } = show(BriefStage);
+    const answers = fetch;
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no way there')));
+    const pick = page.findComponent({ name: 'VSelect' });
+    pick.vm.$emit('update:modelValue', bead.id);
+    await flushPromises();
+    // It cannot be planned with: it is not taken as if it could.
+    expect(doc().brief.lines).toHaveLength(1);
+    expect(useNotices().current?.weight).toBe('wrong');
+    vi.stubGlobal('fetch', answers);
+    pick.vm.$emit('update:modelValue', bead.id);
+    await flushPromises();
+    expect(doc().brief.lines.map(({ patternId }) => patternId)).toContain(bead.id);
+    expect(flatText(page)).not.toContain('not here');
+    patterns.patterns = others;
+    await nextTick();
+    expect(flatText(page)).toContain('One pattern of this pour is not here: every number is without it.');
   });
 
   it('asks by a mold route which mold its waxes come from', async () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isWholePattern } from '@zero-pour/contracts';
 import { comparePlate, decidingNumber, raftAreaMm2, shadowOf, type PlateJob } from '@zero-pour/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, watch } from 'vue';
@@ -10,6 +11,7 @@ import { usePours } from '../../state/pourStore';
 import { usePrints } from '../../state/printStore';
 import { useRecords } from '../../state/recordStore';
 import { usePlanningShop } from '../../state/planningStore';
+import { useNamedPatterns } from '../../state/useNamedPatterns';
 import { useShop } from '../../state/shopStore';
 import { useUnits } from '../../state/unitStore';
 import { burnoutFor, burnoutWith, comparable, plateChoice, planPour, valueOf } from '@zero-pour/plan';
@@ -74,6 +76,7 @@ function toggle(id: string): void {
   if (next.length > 0) set({ profiles: next });
 }
 const pattern = computed(() => shop.patterns.find((p) => p.id === asked.value.patternId) ?? shop.patterns[0]);
+useNamedPatterns(() => [pattern.value?.id]);
 const kiln = computed(
   () =>
     pourPlan.value?.context.kiln ??
@@ -120,7 +123,7 @@ const job = computed<PlateJob | undefined>(() => {
   const part = pattern.value;
   const { copies } = asked.value;
   // As it lies in its file: the way up of a pour is the pour's own.
-  if (!part) return undefined;
+  if (!part || !isWholePattern(part)) return undefined;
   const { sizeMm, volumeMm3, supportPointsMm } = part.measure;
   const raftMm2 = copies * raftAreaMm2(shadowOf(supportPointsMm));
   const footprintMm = [sizeMm[0], sizeMm[1]] as const;

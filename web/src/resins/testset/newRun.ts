@@ -27,7 +27,7 @@ export function newRun(
   things: TuningThings,
   { profile, exposureS }: Pick<Beginning, 'profile' | 'exposureS'>,
   testSet: Settings['testSet'],
-  patterns: readonly Pattern[],
+  patterns: readonly Pick<Pattern, 'id' | 'name'>[],
   copies: number,
   now: Date,
 ): TestSetRun {
