@@ -40,11 +40,11 @@ function wire(along: readonly Point[], round: number, positions: number[], trian
   for (let n = first; n < last; n += round)
     for (let k = 0; k < round; k++) {
       const [a, b] = [n + k, n + ((k + 1) % round)];
-      triangles.push(a, b, b + round, a, b + round, a + round);
+      triangles.push(a, b + round, b, a, a + round, b + round);
     }
   for (let k = 1; k + 1 < round; k++) {
-    triangles.push(first, first + k + 1, first + k);
-    triangles.push(last, last + k, last + k + 1);
+    triangles.push(first, first + k, first + k + 1);
+    triangles.push(last, last + k + 1, last + k);
   }
 }
 

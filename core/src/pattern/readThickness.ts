@@ -18,6 +18,7 @@ import {
   RIDGE_SPACING,
   ridgeCells,
   sizeHistogram,
+  staysWithin,
   thinRidge,
   type Balls,
   type Bricks,
@@ -80,9 +81,13 @@ export function* readThickness(
     (from: number, to: number) =>
     (share: number): void =>
       tell(from + (to - from) * share);
-  const mid = yield* ballsAt('mid', ridge.largest, thinMm, between(0, 0.3));
-  const necks = opposedOnly(yield* ballsAt('mid', ridge.necks, thinMm, between(0.3, 0.4)));
-  const read = { bricks, inside, balls: joinBalls(mid, necks), thinMm };
+  // What is thin wherever its balls are is read on the fine grid, whatever they would tell here.
+  const sure: number[] = [];
+  const open = (entries: Uint32Array): Uint32Array =>
+    entries.filter((entry) => !staysWithin(bricks, inside, entry, SURELY_THIN2) || sure.push(entry) < 0);
+  const mid = yield* ballsAt('mid', open(ridge.largest), thinMm, between(0, 0.3));
+  const necks = opposedOnly(yield* ballsAt('mid', open(ridge.necks), thinMm, between(0.3, 0.4)));
+  const read = { bricks, inside, balls: joinBalls(mid, necks), sure, thinMm };
   const fine = fineGrid({ dexels, bounds }, resolution, read);
   yield { kind: 'grids', grids: { fine } };
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
@@ -129,6 +134,8 @@ interface MidReading {
   bricks: Bricks;
   inside: Uint16Array;
   balls: Balls;
+  /** Cells whose ball was not made: the grid tells that it is thin. */
+  sure: readonly number[];
   thinMm: number;
 }
 
@@ -151,14 +158,26 @@ const opposedOnly = (balls: Balls): Balls => filterBalls(balls, (n) => balls.opp
 
 const cell = new Int32Array(3);
 
+/** Distances of cells' middles are off the true ones by this much at most. */
+const OFF_CELLS = 0.9;
+const SURELY_THIN2 = (FINE_BELOW_CELLS / 2 - OFF_CELLS) ** 2;
+
 /** 1 for each fine brick that holds the middle of a thin ball, or of one that the surface did not confirm. */
-function thinBricks(fine: Bricks, { balls, thinMm }: MidReading): Uint8Array {
+function thinBricks(fine: Bricks, { bricks, balls, sure, thinMm }: MidReading): Uint8Array {
   const marked = new Uint8Array(fine.place.length);
-  for (let n = 0; n < balls.count; n++) {
-    if (2 * balls.radiusMm[n]! > thinMm || (balls.exact[n] && !balls.opposed[n])) continue;
-    cellAt(fine.frame, balls.x[n]!, balls.y[n]!, balls.z[n]!, cell);
+  const { cellMm, originMm } = bricks.frame;
+  const mark = (x: number, y: number, z: number): void => {
+    cellAt(fine.frame, x, y, z, cell);
     const entry = entryOf(fine, cell[0]!, cell[1]!, cell[2]!);
     if (entry >= 0) marked[Math.floor(entry / BRICK_CELLS)] = 1;
+  };
+  for (const entry of sure) {
+    cellOf(bricks, entry, cell);
+    mark(originMm[0] + cellMm * cell[0]!, originMm[1] + cellMm * cell[1]!, originMm[2] + cellMm * cell[2]!);
+  }
+  for (let n = 0; n < balls.count; n++) {
+    if (2 * balls.radiusMm[n]! > thinMm || (balls.exact[n] && !balls.opposed[n])) continue;
+    mark(balls.x[n]!, balls.y[n]!, balls.z[n]!);
   }
   return marked;
 }

@@ -1,4 +1,5 @@
 import { cellOf, entryOf, type Bricks } from './bricks';
+import { crestOf } from './crest';
 import { ShrinkingBall } from './shrinkingBall';
 import type { Closest, TriangleTree } from './triangleTree';
 
@@ -167,10 +168,10 @@ export class BallFinder {
     for (let step = 0.5 * cellMm, round = 0; step > 0.1 * cellMm && round < 8; round++) {
       const here = at;
       for (let axis = 0; axis < 3; axis++) {
-        for (const side of [-step, step]) {
+        for (let side = -step, way = 0; way < 2; side = step, way++) {
           const beside = at.map((v, k) => (k === axis ? v + side : v)) as Ball['at'];
           // Most places beside are no wider, which any face within the radius tells.
-          if (tree.isNearer(...beside, radiusMm * radiusMm)) continue;
+          if (tree.isNearer(...beside, radiusMm * radiusMm, 2 * axis + way)) continue;
           const there = reach(beside, radiusMm + step);
           if (there > radiusMm) [at, radiusMm] = [beside, there];
         }
@@ -179,7 +180,7 @@ export class BallFinder {
     }
     for (let n = 0; n < DIRECTIONS.length; n += 3) {
       const beside = at.map((v, k) => v + radiusMm * DIRECTIONS[n + k]!) as Ball['at'];
-      if (!tree.isNearer(...beside, (LARGER_BESIDE * radiusMm) ** 2)) return null;
+      if (!tree.isNearer(...beside, (LARGER_BESIDE * radiusMm) ** 2, FACES + n / 3)) return null;
     }
     const inEdge =
       this.shrink.from(...at, 1.05 * radiusMm, FIRST_TRY * radiusMm) &&
@@ -189,20 +190,25 @@ export class BallFinder {
   }
 }
 
-/** Balls at ridge cells, exact on the surface, in the cells' order. O(balls · log triangles). */
+/**
+ * Balls at ridge cells, exact on the surface, in the cells' order. They are made brick by brick, whatever that order is: neighbours ask
+ * for the same of the surface. O(balls · log triangles).
+ */
 export function refineInOrder(
   finder: BallFinder,
   entries: Uint32Array,
   tell?: (share: number) => void,
 ): Balls {
   const balls = createBalls(entries.length);
-  for (let n = 0; n < entries.length; n++) {
+  const byPlace = Uint32Array.from(entries.keys()).sort((a, b) => entries[a]! - entries[b]!);
+  for (let made = 0; made < byPlace.length; made++) {
+    const n = byPlace[made]!;
     const ball = finder.at(entries[n]!);
     [balls.x[n], balls.y[n], balls.z[n]] = ball.at;
     balls.radiusMm[n] = ball.radiusMm;
     balls.opposed[n] = Number(ball.opposed);
     balls.exact[n] = Number(ball.exact);
-    if (n % TELL_EVERY === 0) tell?.(n / entries.length);
+    if (made % TELL_EVERY === 0) tell?.(made / entries.length);
   }
   return balls;
 }
@@ -286,35 +292,11 @@ function descend(bricks: Bricks, field: Uint16Array, from: Int32Array, out: Int3
   return here;
 }
 
-/** A field that grows by this share, and half a cell, within three cells and its own width leads out of a corner. */
-const CORNER_GAIN = 1.35;
 /** On the surface itself a bar has no ball beside it that is larger by more than its own taper. */
 const LARGER_BESIDE = 1.1;
 
-/**
- * The top of the field beside a cell, twice as far uphill as the cell is from the surface. −1 where it grows on: a corner of
- * something larger. In a bar of any section it ends on the middle.
- */
-function crestOf(bricks: Bricks, field: Uint16Array, entry: number): number {
-  const cell = new Int32Array(3);
-  const start = Math.sqrt(field[entry]!);
-  let top = entry;
-  for (let step = 2 * Math.ceil(start) + 3; step > 0; step--) {
-    cellOf(bricks, top, cell);
-    const here = top;
-    for (let n = 0; n < 27; n++) {
-      const e = entryOf(
-        bricks,
-        cell[0]! + (n % 3) - 1,
-        cell[1]! + (Math.floor(n / 3) % 3) - 1,
-        cell[2]! + Math.floor(n / 9) - 1,
-      );
-      if (e >= 0 && field[e]! > field[top]!) top = e;
-    }
-    if (top === here) break;
-  }
-  return Math.sqrt(field[top]!) > CORNER_GAIN * start + 0.5 ? -1 : top;
-}
+/** Ways along the axes: questions about them are numbered before those about all directions. */
+const FACES = 6;
 
 /** The 26 directions to neighbouring cells, of length 1. */
 const DIRECTIONS = Float64Array.from(

@@ -15,6 +15,7 @@ export {
 } from './bricks';
 export { FAR, measureDistances } from './distance';
 export { distancesInside, distancesOutside } from './solidGrid';
+export { staysWithin } from './crest';
 export { CLIMB_OPPOSED, ridgeCells, RIDGE_SPACING, thinRidge } from './ridge';
 export {
   BallFinder,

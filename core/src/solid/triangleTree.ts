@@ -1,9 +1,6 @@
 import type { BoundaryTest } from './boundary';
-import { mortonOrder } from './mortonOrder';
 import { addAreaVector, closestOnTriangle, longestSide2, point } from './onTriangle';
-
-/** Triangles in a leaf, and children of a node. */
-const WIDTH = 8;
+import { treeOrder, WIDTH } from './treeOrder';
 
 /** A surface point that is nearer by less than 0.05 % of the distance is not looked for. */
 const NEAR_ENOUGH = 0.999;
@@ -17,6 +14,21 @@ const PLANE_SLACK = 1e-6;
 /** A triangle whose height is less than this share of its longest side is a sliver. */
 const SLIVER_SHARE = 1e-6;
 
+/** Kinds of questions that are asked of neighbours again and again. */
+export const LIKELY = 32;
+const NONE = -1;
+
+/** Levels of so many boxes: where the boxes under each node begin, from the first node above the leaves on. */
+function childrenOf(counts: readonly number[]): Uint32Array {
+  const starts: number[] = [];
+  let below = 0;
+  for (let level = 1; level < counts.length; level++) {
+    for (let n = 0; n < counts[level]!; n++) starts.push(below + n * WIDTH);
+    below += counts[level - 1]!;
+  }
+  return Uint32Array.from([...starts, below]);
+}
+
 /** Where a closest-point query ended: squared distance, the point, its triangle. */
 export interface Closest {
   distance2: number;
@@ -27,8 +39,8 @@ export interface Closest {
 }
 
 /**
- * A packed bounding-box tree over triangles sorted along a space-filling curve: leaves of eight, nodes of eight,
- * level after level in flat arrays (the layout of packed Hilbert R-trees, Kamel & Faloutsos 1993).
+ * A packed bounding-box tree over triangles in tree order: leaves of eight, nodes of eight, level after level in flat
+ * arrays (the layout of packed R-trees, Kamel & Faloutsos 1993).
  * Level 0 are the leaves; box n of a level covers boxes 8n … 8n + 7 of the level below.
  */
 export class TriangleTree {
@@ -43,6 +55,10 @@ export class TriangleTree {
   /** For each place of `order` the plane of its triangle; zeros for a sliver without a normal. */
   private readonly planes: Float32Array;
   private readonly planeSlackMm: number;
+  /** First box under each node above the leaves, node after node; one more ends the last. */
+  private readonly children: Uint32Array;
+  /** Triangles that were near before, by what they were near to. */
+  private readonly likely = new Int32Array(LIKELY).fill(NONE);
   private readonly anywhere: Closest = { distance2: 0, x: 0, y: 0, z: 0, triangle: 0 };
   private readonly stack = new Int32Array(512);
   private readonly near = new Float64Array(512);
@@ -57,7 +73,7 @@ export class TriangleTree {
     which?: Uint32Array,
     private readonly isBoundary?: BoundaryTest,
   ) {
-    this.order = mortonOrder(positions, triangles, which);
+    this.order = treeOrder(positions, triangles, which);
     const counts = [Math.ceil(this.order.length / WIDTH)];
     while (counts.at(-1)! > 1) counts.push(Math.ceil(counts.at(-1)! / WIDTH));
     const levels: number[] = [];
@@ -72,6 +88,7 @@ export class TriangleTree {
       this.boxes.fill(Infinity, b, b + 3);
       this.boxes.fill(-Infinity, b + 3, b + 6);
     }
+    this.children = childrenOf(counts);
     this.boxLeaves();
     this.slabs = this.slabLeaves();
     this.planes = this.planesInOrder();
@@ -170,9 +187,21 @@ export class TriangleTree {
     return [first, Math.min(first + WIDTH, this.levels[level]!)];
   }
 
-  /** Whether any of the surface is nearer than √within2: for those who need not know where. */
-  isNearer(x: number, y: number, z: number, within2: number): boolean {
-    return this.closest(x, y, z, within2, this.anywhere, true);
+  /**
+   * Whether any of the surface is nearer than √within2: for those who need not know where. Those who ask the same of
+   * neighbours say under which number of 0 … LIKELY − 1: what was near one of them is tried first.
+   */
+  isNearer(x: number, y: number, z: number, within2: number, alike = 0): boolean {
+    const guess = this.likely[alike]!;
+    if (guess !== NONE && this.isWithin(guess, x, y, z, within2 * NEAR_ENOUGH)) return true;
+    const found = this.closest(x, y, z, within2, this.anywhere, true);
+    if (found) this.likely[alike] = this.anywhere.triangle;
+    return found;
+  }
+
+  private isWithin(triangle: number, x: number, y: number, z: number, within2: number): boolean {
+    if (!(closestOnTriangle(this.positions, this.triangles, triangle, x, y, z) < within2)) return false;
+    return !this.isBoundary || this.isBoundary(triangle, point[0]!, point[1]!, point[2]!);
   }
 
   /**
@@ -180,7 +209,8 @@ export class TriangleTree {
    * comes back. Depth first, nearest child first. `any`: the first point so near will do.
    */
   closest(x: number, y: number, z: number, within2: number, out: Closest, any = false): boolean {
-    const { stack, near, levels, slabs, planes, planeSlackMm } = this;
+    const { stack, near, children, slabs, planes, planeSlackMm } = this;
+    const leaves = this.levels[1] ?? 1;
     let best = within2;
     let found = false;
     let depth = 0;
@@ -189,10 +219,8 @@ export class TriangleTree {
     while (depth >= 0) {
       const box = stack[depth]!;
       if (near[depth--]! >= best * NEAR_ENOUGH) continue;
-      const level = this.levelOf(box);
-      if (level > 0) {
-        const first = levels[level - 1]! + (box - levels[level]!) * WIDTH;
-        depth = this.pushChildren(first, Math.min(first + WIDTH, levels[level]!), depth, best, x, y, z);
+      if (box >= leaves) {
+        depth = this.pushChildren(children[box - leaves]!, children[box - leaves + 1]!, depth, best, x, y, z);
         continue;
       }
       const s = SLAB * box;
