@@ -73,6 +73,26 @@ describe('the gap between two surfaces', () => {
   });
 });
 
+it('surfaces that cross are told as such, however near to each other they run before', () => {
+  const { positions, triangles } = welded(torus(3, 0.8, 24, 12));
+  const ring = new TriangleTree(positions, triangles);
+  const corners = (t: number, by: number): Float64Array =>
+    Float64Array.from([0, 1, 2].flatMap((c) => [0, 1, 2].map((k) => positions[3 * triangles[3 * t + c]! + k]! + (k === 0 ? by : 0)))); // prettier-ignore
+  const count = triangles.length / 3;
+  let crossing = 0;
+  for (let n = 0; n < 8; n++) {
+    // Almost on top of each other: most faces are nearer than a hundredth of a mm, some cross.
+    const by = 0.004 + 0.001 * n;
+    let least = Infinity;
+    for (let t = 0; t < count; t++)
+      for (let u = 0; u < count && least > 0; u++)
+        least = Math.min(least, triangleGap2(corners(t, 0), corners(u, by)));
+    if (least === 0) crossing++;
+    expect(meshGap(ring, ring, shift(by, 0, 0), 100) === 0).toBe(least === 0);
+  }
+  expect(crossing).toBeGreaterThan(0);
+});
+
 describe('the gap of hulls', () => {
   it('is that of convex bodies, and nought where one lies in another’s hollow', () => {
     const [one, ball] = [treeOf(cube(2)), treeOf(sphere(1, 3))];

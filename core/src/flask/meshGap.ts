@@ -27,6 +27,8 @@ export function meshGap(
   const probed2 = probe(a, b, pose);
   if (anyNearer && probed2 < within * within) return Math.sqrt(probed2);
   let best2 = Math.min(within * within, probed2);
+  // Where the hulls meet, surfaces that are almost together may cross a little further on.
+  const enough2 = least > 0 ? (least + NEAR_MM) ** 2 : 0;
   const stack: number[] = [a.boxes.length / 6 - 1, b.boxes.length / 6 - 1];
   const leaves = { a: emptyLeaf(), b: emptyLeaf() };
   const boxes = { a: emptyBox(), b: emptyBox() };
@@ -37,7 +39,7 @@ export function meshGap(
     const [aLevel, bLevel] = [a.levelOf(aBox), b.levelOf(bBox)];
     if (aLevel === 0 && bLevel === 0) {
       best2 = Math.min(best2, leafGap2(a, aBox, b, bBox, pose, best2, leaves));
-      if (best2 <= (least + NEAR_MM) ** 2 || (anyNearer && best2 < within * within)) break;
+      if (best2 <= enough2 || (anyNearer && best2 < within * within)) break;
       continue;
     }
     // The larger of the two is opened.

@@ -56,7 +56,7 @@ export interface ExactUnion {
 
 /**
  * Exact boolean union of a closed mesh's outward shells; hollows are put back as they were. Null when the engine
- * refuses a shell (not closed by its own rules).
+ * refuses a shell (not closed by its own rules), or no shell is turned outward.
  */
 export function uniteShells<Solid>(
   mesh: WeldedMesh,
@@ -68,6 +68,7 @@ export function uniteShells<Solid>(
   try {
     const shells = splitShells(mesh, topology);
     const bodies = shells.filter((_, n) => shellVolumesMm3[n]! > 0);
+    if (bodies.length === 0) return null;
     for (const { positions, triangles } of bodies) made.push(engine.create(positions, triangles));
     const union = engine.union(made);
     made.push(union);

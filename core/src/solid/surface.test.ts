@@ -115,6 +115,11 @@ describe('shells', () => {
     expect(uniteShells(mesh, topology, solid.shellVolumesMm3, engine)).toBeNull();
     expect(alive.size).toBe(0);
   });
+  it('that all look inward are no bodies: nothing is united, and nobody is told that it was', () => {
+    const { mesh, topology, solid } = solidOf(insideOut(together(cube(3), cube(3, [1, 1, 1]))));
+    expect(Math.max(...solid.shellVolumesMm3)).toBeLessThan(0);
+    expect(uniteShells(mesh, topology, solid.shellVolumesMm3, noting().engine)).toBeNull();
+  });
 });
 
 describe('faces inside another body', () => {

@@ -7,7 +7,8 @@ function middlesOf(positions: Float64Array, triangles: Uint32Array, which: Uint3
   for (let n = 0; n < which.length; n++) {
     const t = 3 * which[n]!;
     const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
-    for (let k = 0; k < 3; k++) middles[k]![n] = positions[a + k]! + positions[b + k]! + positions[c + k]! || 0;
+    for (let k = 0; k < 3; k++)
+      middles[k]![n] = positions[a + k]! + positions[b + k]! + positions[c + k]! || 0;
   }
   return middles;
 }
