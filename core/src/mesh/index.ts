@@ -10,4 +10,4 @@ export { innerShells } from './innerShells';
 export { checkTopology, isClosed, type Topology } from './topology';
 export { measureBounds, measureSolid, sizeOf, type Bounds, type SolidMeasure } from './measureSolid';
 export { clusterVertices, type Clustered } from './clusterVertices';
-export { unitNormals } from './unitNormals';
+export { unitNormals, vertexNormals } from './unitNormals';

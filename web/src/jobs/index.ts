@@ -1,3 +1,4 @@
+export { hashOf } from './hashOf';
 export { useReadings } from './readingStore';
 export { runJob, whyNot } from './runJob';
 export { useJob, type JobState } from './useJob';

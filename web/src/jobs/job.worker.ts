@@ -39,11 +39,14 @@ const runner = makeRunner();
 async function run(
   name: string,
   input: unknown,
-  blob: (hash: string) => Promise<Uint8Array>,
+  blob: (hash: string) => Promise<Uint8Array | Blob>,
   report: (step: string, share: number) => void,
 ): Promise<RunOutcome> {
   const outcome = await runner(name, input, {
-    blob,
+    blob: async (hash) => {
+      const found = await blob(hash);
+      return found instanceof Blob ? new Uint8Array(await found.arrayBuffer()) : found;
+    },
     report,
     engine,
     // Not every browser lets a worker begin another.

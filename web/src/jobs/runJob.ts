@@ -9,8 +9,8 @@ import { inWorker, type WorkOptions } from './workerPool';
 
 export interface RunOptions extends Omit<WorkOptions, 'about'> {
   report?: (step: string, share: number) => void;
-  /** Bytes that the page has at hand, by the name that the input gives them. */
-  bytes?: ReadonlyMap<string, Uint8Array>;
+  /** Bytes that the page has at hand, by the name that the input gives them. A file is handed over unread: the worker reads it. */
+  bytes?: ReadonlyMap<string, Uint8Array | Blob>;
 }
 
 /** Progress is shown no more often than this. */

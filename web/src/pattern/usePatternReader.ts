@@ -3,8 +3,8 @@ import { FILE_BYTES_MAX, FILE_UNITS_MM, type FileUnit, type Step, type UnitOptio
 import { onScopeDispose, shallowRef } from 'vue';
 import { sendBytes } from '../api/request';
 import { useShop } from '../state/shopStore';
-import { readFileJob, sha256 } from '@zero-pour/jobs';
-import { runJob, whyNot, WorkCancelled } from '../jobs';
+import { readFileJob } from '@zero-pour/jobs';
+import { hashOf, runJob, whyNot, WorkCancelled } from '../jobs';
 
 export type ReaderState =
   | { status: 'idle' }
@@ -39,13 +39,12 @@ export function usePatternReader(
     const report = (step: string): void => {
       if (!signal.aborted) state.value = { status: 'busy', fileName: file.name, step: step as Step };
     };
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    const hash = await sha256(bytes);
+    const hash = await hashOf(file);
     const { output: answer } = await runJob(
       readFileJob,
       { file: hash, fileName: file.name, unitMm },
       // A file that is dropped does not wait for one that is being analysed.
-      { signal, report, urgent: true, bytes: new Map([[hash, bytes]]) },
+      { signal, report, urgent: true, bytes: new Map([[hash, file]]) },
     );
     if (signal.aborted) return;
     if (answer.status === 'unit needed')

@@ -21,6 +21,19 @@ const patternAt = (id: string): string => `/patterns/${id}`;
 const newestFirst = (patterns: readonly ListedPattern[]): ListedPattern[] =>
   [...patterns].sort((a, b) => Date.parse(b.createdAt) - Date.parse(a.createdAt));
 
+/** Patterns with what was fetched of them, the newest first. What was added or changed here meanwhile stays as it is here. */
+function withFetched(patterns: readonly ListedPattern[], read: readonly ListedPattern[]): ListedPattern[] {
+  const here = new Map(patterns.map((pattern) => [pattern.id, pattern]));
+  const better = (fetched: ListedPattern): ListedPattern => {
+    const stands = here.get(fetched.id);
+    return stands && (isWholePattern(stands) || !isWholePattern(fetched)) ? stands : fetched;
+  };
+  const fetched = new Map(read.map((pattern) => [pattern.id, better(pattern)]));
+  const stay = patterns.map((pattern) => fetched.get(pattern.id) ?? pattern);
+  const come = [...fetched.values()].filter(({ id }) => !here.has(id));
+  return newestFirst([...stay, ...come]);
+}
+
 /**
  * The shop's patterns, the newest first, and how they are kept. Of a large shop not all are here until somebody asks for them, and then
  * as lists have them: what is planned from, or drawn, is asked for by name.
@@ -46,16 +59,7 @@ export const usePatterns = defineStore('patterns', () => {
     wantsMore.value = more > 0 && hadAll !== total;
   }
   function takePage({ read, unread: not, revisions }: FetchedPatterns): void {
-    const here = new Map(patterns.value.map((pattern) => [pattern.id, pattern]));
-    // What was added or changed here meanwhile stays as it is here.
-    const better = (fetched: ListedPattern): ListedPattern => {
-      const stands = here.get(fetched.id);
-      return stands && (isWholePattern(stands) || !isWholePattern(fetched)) ? stands : fetched;
-    };
-    const fetched = new Map(read.map((pattern) => [pattern.id, better(pattern)]));
-    const stay = patterns.value.map((pattern) => fetched.get(pattern.id) ?? pattern);
-    const come = [...fetched.values()].filter(({ id }) => !here.has(id));
-    if (read.length > 0) patterns.value = newestFirst([...stay, ...come]);
+    if (read.length > 0) patterns.value = withFetched(patterns.value, read);
     const known = new Set(unread.value.map(({ id }) => id));
     const more = not.filter(({ id }) => !known.has(id));
     if (more.length > 0) unread.value = [...unread.value, ...more];

@@ -53,6 +53,9 @@ async function show(pattern: Pattern): Promise<void> {
   try {
     if (!shape) throw new Error('no shape');
     const shown = (scene.value ??= new PartScene(canvas.value, drawn));
+    // A large shape takes a while, and so does beginning to draw at all: what was typed meanwhile goes between.
+    await new Promise((resume) => setTimeout(resume));
+    if (own !== asked || scene.value !== shown) return;
     shown.resize(width.value || 600, height.value || 400);
     shown.setRotation(rotationMatrix(props.rotation));
     shown.setShape(shape.positions, shape.triangles);
@@ -91,7 +94,10 @@ watch(
   () => props.section,
   (section) => scene.value?.setSection(section),
 );
-onScopeDispose(() => scene.value?.dispose());
+onScopeDispose(() => {
+  asked++;
+  scene.value?.dispose();
+});
 
 /** A click is a press that hardly moves: anything longer turns the part. */
 const CLICK_PX = 4;

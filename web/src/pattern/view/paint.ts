@@ -84,14 +84,21 @@ export const overhangRamp = (limitDeg: number): Ramp => {
 export const cssOf = ([r, g, b]: Rgb): string => `rgb(${r} ${g} ${b})`;
 export const BARE_CSS = cssOf(BARE);
 
-/** Colour of a value on a ramp. */
-export function colourAt({ stops }: Ramp, value: number): Rgb {
+/** Writes the colour of a value on a ramp: millions in a row, so nothing is made for each. */
+function writeColour({ stops }: Ramp, value: number, out: Uint8Array, at: number): void {
   let n = 1;
   while (n < stops.length - 1 && value > stops[n]![0]) n++;
-  const [from, a] = stops[n - 1]!;
-  const [to, b] = stops[n]!;
-  const share = Math.min(1, Math.max(0, (value - from) / (to - from)));
-  return [0, 1, 2].map((k) => Math.round(a[k]! + share * (b[k]! - a[k]!))) as unknown as Rgb;
+  const lower = stops[n - 1]!;
+  const upper = stops[n]!;
+  const share = Math.min(1, Math.max(0, (value - lower[0]) / (upper[0] - lower[0])));
+  for (let k = 0; k < 3; k++) out[at + k] = Math.round(lower[1][k]! + share * (upper[1][k]! - lower[1][k]!));
+}
+
+/** Colour of a value on a ramp. */
+export function colourAt(ramp: Ramp, value: number): Rgb {
+  const rgb = new Uint8Array(3);
+  writeColour(ramp, value, rgb, 0);
+  return [...rgb] as unknown as Rgb;
 }
 
 /** RGB bytes for a value at each vertex; `isBare` values take no colour of the ramp. O(vertices). */
@@ -103,7 +110,8 @@ export function coloursOf(
 ): Uint8Array {
   const rgb = new Uint8Array(3 * values.length);
   for (let v = 0; v < values.length; v++) {
-    rgb.set(isBare(values[v]!) ? BARE : colourAt(ramp, values[v]! / perUnit), 3 * v);
+    if (isBare(values[v]!)) rgb.set(BARE, 3 * v);
+    else writeColour(ramp, values[v]! / perUnit, rgb, 3 * v);
   }
   return rgb;
 }

@@ -1,6 +1,6 @@
 import {
   BufferAttribute,
-  BufferGeometry,
+  type BufferGeometry,
   Color,
   DirectionalLight,
   Group,
@@ -17,6 +17,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { drawnGeometry } from './drawnGeometry';
 import { createSection, type Section } from './sectionCap';
 import { COLOURS } from '../../theme/colours';
 
@@ -96,11 +97,7 @@ export class PartScene {
   setShape(positions: Float32Array, triangles: Uint32Array, round?: { center: Point; radius: number }): void {
     const before = this.mesh && { center: this.center.clone(), radius: this.radius };
     this.dropMesh();
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(positions, 3));
-    geometry.setIndex(new BufferAttribute(triangles, 1));
-    geometry.computeVertexNormals();
-    geometry.computeBoundingSphere();
+    const geometry = drawnGeometry(positions, triangles);
     const material = new MeshStandardMaterial({
       color: WAX,
       roughness: 0.78,
