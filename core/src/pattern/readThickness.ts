@@ -82,12 +82,12 @@ export function* readThickness(
     (share: number): void =>
       tell(from + (to - from) * share);
   // What is thin wherever its balls are is read on the fine grid, whatever they would tell here.
-  const sure: number[] = [];
-  const open = (entries: Uint32Array): Uint32Array =>
-    entries.filter((entry) => !staysWithin(bricks, inside, entry, SURELY_THIN2) || sure.push(entry) < 0);
-  const mid = yield* ballsAt('mid', open(ridge.largest), thinMm, between(0, 0.3));
-  const necks = opposedOnly(yield* ballsAt('mid', open(ridge.necks), thinMm, between(0.3, 0.4)));
-  const read = { bricks, inside, balls: joinBalls(mid, necks), sure, thinMm };
+  const isSure = (entry: number): boolean => staysWithin(bricks, inside, entry, SURELY_THIN2);
+  const [largest, thin] = parted(ridge.largest, isSure);
+  const [narrow, thinNecks] = parted(ridge.necks, isSure);
+  const mid = yield* ballsAt('mid', largest, thinMm, between(0, 0.3));
+  const necks = opposedOnly(yield* ballsAt('mid', narrow, thinMm, between(0.3, 0.4)));
+  const read = { bricks, inside, balls: joinBalls(mid, necks), sure: [...thin, ...thinNecks], thinMm };
   const fine = fineGrid({ dexels, bounds }, resolution, read);
   yield { kind: 'grids', grids: { fine } };
   // Bricks reach one brick beyond what is thin: distances up to a brick's edge are right.
@@ -152,6 +152,12 @@ function fineGrid(
   fillSolid(bricks, dexels, field, FAR);
   measureDistances(bricks, field, 'unknown', FINE_REACH2);
   return { bricks, field };
+}
+
+/** Those that a test does not hold for, and those that it does. */
+function parted(entries: Uint32Array, test: (entry: number) => boolean): [Uint32Array, Uint32Array] {
+  const holds = entries.map((entry) => Number(test(entry)));
+  return [entries.filter((_, n) => holds[n] === 0), entries.filter((_, n) => holds[n] === 1)];
 }
 
 const opposedOnly = (balls: Balls): Balls => filterBalls(balls, (n) => balls.opposed[n] === 1);

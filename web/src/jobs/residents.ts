@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import type { JobWorker } from './job.worker';
-import { end, newWorker, WorkCancelled, type Own } from './workerPool';
+import { end, newWorker, READER_STOPPED, WorkCancelled, type Own } from './workerPool';
 
 /** A worker that stays with one part, and the end of what it was given to do. */
 interface Resident {
@@ -51,7 +51,7 @@ export async function inResident<T>(
     signal?.addEventListener('abort', stop, { once: true });
     worker.addEventListener('error', () => {
       if (residents.get(about) === resident) leave(about);
-      reject(new Error('The mesh reader stopped: the file may be too large for this machine.'));
+      reject(new Error(READER_STOPPED));
     });
   });
   const own = resident.last.then(() => {

@@ -31,6 +31,9 @@ interface Idle {
   timer: ReturnType<typeof setTimeout>;
 }
 
+/** Said of a thread that ended by itself. */
+export const READER_STOPPED = 'The mesh reader stopped: the file may be too large for this machine.';
+
 /** A worker that has read a part waits this long for more work on it. */
 export const IDLE_MS = 20_000;
 
@@ -131,9 +134,7 @@ export async function inWorker<T>(
       const stop = () => reject(new WorkCancelled());
       if (signal?.aborted) stop();
       signal?.addEventListener('abort', stop, { once: true });
-      worker.addEventListener('error', () =>
-        reject(new Error('The mesh reader stopped: the file may be too large for this machine.')),
-      );
+      worker.addEventListener('error', () => reject(new Error(READER_STOPPED)));
     });
     const done = await Promise.race([work(remote), stopped]);
     whole = true;

@@ -77,6 +77,21 @@ describe('the shop’s patterns', () => {
     expect(flatText(page)).toContain('Fetching the pattern …');
   });
 
+  it('one of which the list reads and the rest does not is said so, and not waited for', async () => {
+    const patterns = usePatterns();
+    const [first, other] = patterns.whole;
+    patterns.patterns = [first!, listed(other!)];
+    const name = `Pattern “${other!.name}”`;
+    const answers = fetch;
+    const unread = [{ kind: 'pattern', id: other!.id, name, why: 'measure: not a list of points' }];
+    vi.stubGlobal('fetch', (at: string, init?: RequestInit) => (at.startsWith('/api/patterns?') ? Promise.resolve(answerJson({ read: [], unread, revisions: {} })) : answers(at, init))); // prettier-ignore
+    const page = shop.show(PatternsPage, { id: other!.id });
+    expect(flatText(page)).toContain('Fetching the pattern …');
+    await flushPromises();
+    expect(flatText(page)).toContain(`${name} cannot be read here (measure: not a list of points).`);
+    expect(flatText(page)).not.toContain('Fetching');
+  });
+
   it('of a large shop are drawn by points that are fetched for the lines in sight, and for no others', async () => {
     const { like, patterns } = { like: usePatterns().whole[0]!, patterns: usePatterns() };
     const all = Array.from({ length: 120 }, (_, n) => ({
