@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, nextTick, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { resendPhotos } from './api/keepPhoto';
+import { keepsNothing } from './api/keepsNothing';
 import { signedOut } from './api/signedOut';
 import { forgetCopies } from './state/keptCopies';
 import { followChanges } from './state/changesHeard';
@@ -23,6 +24,7 @@ const HelpDialog = defineAsyncComponent(() => import('./guide').then((guide) => 
 const GuidedPour = defineAsyncComponent(() => import('./guide').then((guide) => guide.loadGuidedPour()));
 const QuickSums = defineAsyncComponent(() => import('./quick/QuickSums.vue'));
 const NotKeptDialog = defineAsyncComponent(() => import('./shell/NotKeptDialog.vue'));
+const KeepsNothingLine = defineAsyncComponent(() => import('./shell/KeepsNothingLine.vue'));
 const ClockLine = defineAsyncComponent(() => import('./shell/ClockLine.vue'));
 const NoticeLine = defineAsyncComponent(() => import('./shell/NoticeLine.vue'));
 
@@ -70,6 +72,7 @@ void whenShopKnown().then(() => resendPhotos(knownShop(), notices.wrong));
       @help="showingHelp = true"
       @not-kept="showingNotKept = true"
     />
+    <KeepsNothingLine v-if="keepsNothing && !signedOut" />
     <ClockLine v-if="clockOffMs !== 0 && !signedOut" />
     <main id="content">
       <SignIn v-if="signedOut" />

@@ -66,6 +66,34 @@ describe('an answer', () => {
     expect([error.isOutage, error.isStumble]).toEqual([isOutage, isStumble]);
   }); // prettier-ignore
 
+  it('to what was to be kept tells why nothing is, until something is kept', async () => {
+    const { keepsNothing } = await import('./keepsNothing');
+    const put = () => api.request(z.object({ n: z.number() }), 'PUT', '/settings', {}).catch(() => undefined);
+    const refuse = (code: string, status: number) => () => ours({ error: { code, sentence: `${code}.` } }, { status }); // prettier-ignore
+    answer = refuse('BAD_REQUEST', 422);
+    await put();
+    expect(keepsNothing.value).toBeUndefined();
+    answer = refuse('DISK_FULL', 507);
+    await ask().catch(() => undefined);
+    expect(keepsNothing.value).toBeUndefined();
+    for (const code of ['DISK_FULL', 'FOLDER_NOT_WRITTEN', 'DATABASE_STOPPED']) {
+      answer = refuse(code, 503);
+      await put();
+      expect(keepsNothing.value).toBe(`${code}.`);
+    }
+    // What is read, refused for another reason, or not answered at all says nothing of it.
+    answer = () => ours({ n: 1 });
+    await ask();
+    answer = refuse('STALE', 409);
+    await put();
+    answer = () => { throw new TypeError('no way there'); }; // prettier-ignore
+    await put();
+    expect(keepsNothing.value).toBe('DATABASE_STOPPED.');
+    answer = () => ours({ n: 1 });
+    await put();
+    expect(keepsNothing.value).toBeUndefined();
+  });
+
   it('of another shop is an outage, and the page loads anew as that one', async () => {
     answer = () => ours({ n: 1 });
     await ask();

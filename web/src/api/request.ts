@@ -9,6 +9,7 @@ import type { z } from 'zod';
 import { FROM_CACHE } from '../../offline/answerApi';
 import { learnClock } from '../time/clockOff';
 import { learnRevision, revisionAt } from './revisions';
+import { heardOfKeeping } from './keepsNothing';
 import { signedOut } from './signedOut';
 import { reloadFor } from './reloadFor';
 
@@ -84,7 +85,9 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   if (!response.headers.has(FROM_CACHE)) learnClock(response.headers.get('Date'), askedAt, Date.now());
   const revision = /^"(\d+)"$/.exec(response.headers.get('ETag') ?? '')?.[1];
   if (init.method === 'PUT' && revision !== undefined) learnRevision(path, Number(revision));
-  if (!response.ok) throw await refusalOf(response);
+  const refusal = response.ok ? undefined : await refusalOf(response);
+  if (init.method !== 'GET') heardOfKeeping(refusal);
+  if (refusal) throw refusal;
   return response;
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { clockOffMs } from '../time/clockOff';
+import OverLine from './OverLine.vue';
 
 /** Over every page while this screen's clock is not the shop's: all that is counted on it goes by that clock. */
 const sentence = computed(() => {
@@ -13,18 +14,8 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <p class="clock tone stop no-print" role="alert">
+  <OverLine>
     <strong>{{ sentence }}</strong> What is due, and when something was done, is counted by this screen: set
     its clock right, or the machine’s, whichever is wrong.
-  </p>
+  </OverLine>
 </template>
-
-<style scoped>
-.clock {
-  margin: 0;
-  padding: 8px 16px;
-  border-bottom: 1px solid var(--line2);
-  border-left: 6px solid var(--tone);
-  background: var(--paper);
-}
-</style>
