@@ -111,7 +111,10 @@ const fits = (text: string, px: number): string =>
           <text x="14" :y="lane.top + 87" class="small">{{ fits(lane.under, labelWidth - 18) }}</text>
         </a>
         <text v-if="lane.zero === undefined" :x="labelWidth + 12" :y="lane.top + 60" class="small">
-          No pour time yet: open the brief and set one.
+          No pour time yet:
+          <tspan :x="narrow ? labelWidth + 12 : undefined" :dy="narrow ? 18 : 0">
+            open the brief and set one.
+          </tspan>
         </text>
         <g v-for="block in lane.blocks" :key="block.name + block.from">
           <rect :x="block.x" :y="lane.top + 18" :width="block.w" height="26" :class="['block', block.state]">
