@@ -8,12 +8,13 @@ import { refuseWithoutRoomFor, sizeOfTree } from '../files/room';
 import type { BackedUp } from './backUp';
 import type { BackupAnswer, BackupOrder } from './backupThread';
 
-const PREFIX = 'backup-reads-';
+/** What folders in the data folder begin with that are made for one backup alone. */
+export const COPIES = 'backup-reads-';
 
 /** Copies that a stopped process left: in nobody's use. The caller holds the data folder. */
 export async function removeCopies(dataFolder: string): Promise<void> {
   for (const name of await readdir(dataFolder))
-    if (name.startsWith(PREFIX)) await rm(path.join(dataFolder, name), { recursive: true, force: true });
+    if (name.startsWith(COPIES)) await rm(path.join(dataFolder, name), { recursive: true, force: true });
 }
 
 /**
@@ -28,7 +29,7 @@ export async function backUpAside(
 ): Promise<BackedUp> {
   const database = path.join(dataFolder, 'database');
   await refuseWithoutRoomFor(await sizeOfTree(database), dataFolder);
-  const copy = await mkdtemp(path.join(dataFolder, PREFIX));
+  const copy = await mkdtemp(path.join(dataFolder, COPIES));
   try {
     await db.exec('CHECKPOINT');
     // Nothing else is asked of the database while a transaction is open: it has one connection.

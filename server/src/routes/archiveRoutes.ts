@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { readArchive } from '../archive/readArchive';
-import { writeArchive } from '../archive/writeArchive';
+import { takeOut } from '../backup/takeOut';
 import { readShopState } from '../services/readShopState';
 import { TABLE_NAMES, tableCsv } from '../services/tables';
 import type { Services } from './services';
@@ -11,12 +11,13 @@ import type { Services } from './services';
 const DAY = new Intl.DateTimeFormat('sv-SE');
 
 /** The whole shop as one zip, out and in; and every table of it. */
-export function archiveRoutes({ db, files, log }: Services): Router {
+export function archiveRoutes(services: Services): Router {
+  const { db, files, log } = services;
   const router = Router();
 
   router.get('/archive.zip', async (_request, response) => {
-    const zip = writeArchive(db, files);
-    // Documents are written before anything is sent, so that what is wrong with them is still said as a sentence.
+    const zip = takeOut(services);
+    // All is read before anything is sent, so that what is wrong with it is still said as a sentence.
     const first = await zip.next();
     response.attachment(`zero-pour ${DAY.format(new Date())}.zip`).type('application/zip');
     const all = async function* (): AsyncGenerator<Uint8Array> {
