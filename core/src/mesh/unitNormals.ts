@@ -21,7 +21,13 @@ export function unitNormals({
 }
 
 /** Unit normals of the vertices, xyz each: the mean of their triangles' by area; zero for one that none has a direction at. O(n). */
-export function vertexNormals(p: Float32Array, triangles: Uint32Array): Float32Array {
+export function vertexNormals({
+  positions: p,
+  triangles,
+}: {
+  positions: Float64Array | Float32Array;
+  triangles: Uint32Array;
+}): Float32Array {
   const out = new Float32Array(p.length);
   for (let t = 0; t < triangles.length; t += 3) {
     const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore

@@ -1,4 +1,4 @@
-import type { WeldedMesh } from '../mesh';
+import { vertexNormals, type WeldedMesh } from '../mesh';
 import { cellAt, entryOf, SIZE_PER_MM, type Bricks } from '../solid';
 import { GAP_MAX_MM } from './grids';
 
@@ -79,27 +79,6 @@ export function readSurface(
     if (over >= 0 && inside[over] === 0) paint.gapUm[v] = fields.gap[over]!;
   }
   return { paint, ...gapAreas(mesh, paint.gapUm) };
-}
-
-/** Sum of the faces' area vectors at each vertex, made 1 long. */
-function vertexNormals({ positions: p, triangles }: Mesh): Float32Array {
-  const normals = new Float32Array(p.length);
-  for (let t = 0; t < triangles.length; t += 3) {
-    const a = 3 * triangles[t]!, b = 3 * triangles[t + 1]!, c = 3 * triangles[t + 2]!; // prettier-ignore
-    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
-    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
-    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
-    for (const v of [a, b, c]) {
-      normals[v]! += nx;
-      normals[v + 1]! += ny;
-      normals[v + 2]! += nz;
-    }
-  }
-  for (let v = 0; v < normals.length; v += 3) {
-    const length = Math.hypot(normals[v]!, normals[v + 1]!, normals[v + 2]!) || 1;
-    for (let k = 0; k < 3; k++) normals[v + k]! /= length;
-  }
-  return normals;
 }
 
 /** A face counts with the median gap of its corners: one corner in a crevice does not make it narrow. */

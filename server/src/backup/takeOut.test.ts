@@ -61,6 +61,9 @@ describe.skipIf(process.env['ZP_TEST_DATABASE_URL'] !== undefined)('a shop taken
       refused.with = new Refusal(code);
       expect(Buffer.compare(await whole(takeOut(demo.shop.services)), await direct())).toBe(0);
     }
+    // A disk that fills while it is copied.
+    refused.with = Object.assign(new Error('ENOSPC'), { code: 'ENOSPC' });
+    expect(Buffer.compare(await whole(takeOut(demo.shop.services)), await direct())).toBe(0);
     refused.with = new Error('the disk is gone');
     await expect(takeOut(demo.shop.services).next()).rejects.toThrow('the disk is gone');
     expect(await leftBehind()).toEqual([]);

@@ -1,10 +1,11 @@
-import { Refusal } from '@zero-pour/contracts';
+import { randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { rm } from 'node:fs/promises';
 import path from 'node:path';
 import { writeArchive } from '../archive/writeArchive';
 import type { Database } from '../db/database';
 import type { BlobFiles } from '../files/blobFiles';
+import { asRefusal } from '../services/asRefusal';
 import { backUpAside, COPIES } from './backUpAside';
 
 /** The shop that is taken out, and where its database is. */
@@ -17,22 +18,22 @@ export interface TakenOut {
 
 /**
  * The whole shop as one zip. The embedded database has one connection: its zip is made from a copy by a thread, as a backup is, so that
- * nobody waits for a shop of years to be read; where there is no room for the copy, from the database itself. A server has a snapshot for each.
+ * nobody waits for a shop of years to be read; where no copy can be made (there is no room), it is read from the database itself, which
+ * says what is wrong if that fails too. A server has a snapshot for each.
  */
 export async function* takeOut(shop: TakenOut): AsyncGenerator<Uint8Array> {
   const { db, files, dataFolder, isServer } = shop;
   if (isServer) return yield* writeArchive(db, files);
-  const folder = await mkdtemp(path.join(dataFolder, COPIES));
+  const folder = path.join(dataFolder, `${COPIES}${randomUUID()}`);
   try {
-    const made = await backUpAside(db, dataFolder, folder, new Date()).catch(unlessNoRoom);
+    const made = await backUpAside(db, dataFolder, folder, new Date()).catch(unlessRefused);
     yield* made ? (createReadStream(made.file) as AsyncIterable<Uint8Array>) : writeArchive(db, files);
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
-function unlessNoRoom(error: unknown): undefined {
-  if (error instanceof Refusal && (error.code === 'BACKUP_NO_ROOM' || error.code === 'DISK_FULL'))
-    return undefined;
-  throw error;
+/** What is known to go wrong is no reason not to try without a copy. */
+function unlessRefused(error: unknown): undefined {
+  if (!asRefusal(error)) throw error;
 }

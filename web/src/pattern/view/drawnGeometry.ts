@@ -8,7 +8,7 @@ import { BufferAttribute, BufferGeometry, Sphere, Vector3 } from 'three';
 export function drawnGeometry(positions: Float32Array, triangles: Uint32Array): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(positions, 3));
-  geometry.setAttribute('normal', new BufferAttribute(vertexNormals(positions, triangles), 3));
+  geometry.setAttribute('normal', new BufferAttribute(vertexNormals({ positions, triangles }), 3));
   geometry.setIndex(new BufferAttribute(triangles, 1));
   geometry.boundingSphere = ballRound(positions);
   return geometry;
