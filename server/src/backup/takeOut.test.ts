@@ -56,7 +56,7 @@ describe.skipIf(process.env['ZP_TEST_DATABASE_URL'] !== undefined)('a shop taken
     expect(await leftBehind()).toEqual([]);
   });
 
-  it('is read from the database itself where there is no room for a copy: a full disk is a reason to take it out', async () => {
+  it('is read from the database itself where there is no room for a copy', async () => {
     for (const code of ['BACKUP_NO_ROOM', 'DISK_FULL'] as const) {
       refused.with = new Refusal(code);
       expect(Buffer.compare(await whole(takeOut(demo.shop.services)), await direct())).toBe(0);
